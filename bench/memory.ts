@@ -1,0 +1,54 @@
+/** Peak memory of the command line on a short and on a long batch (Linux: the kernel's own high-water mark). */
+import { spawn } from 'node:child_process';
+import { linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { benchPhotos } from './photos';
+import { benchDocument } from './template';
+
+const FOLDER = 'scratch/bench-memory';
+
+/** Resident memory at its highest, in MB; null once the process is gone. */
+function peakOf(pid: number): number | null {
+  try {
+    const line = /^VmHWM:\s+(\d+) kB/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
+    return line ? Number(line[1]) / 1024 : null;
+  } catch {
+    return null;
+  }
+}
+
+async function peakFor(count: number, paths: readonly string[]): Promise<number> {
+  rmSync(FOLDER, { recursive: true, force: true });
+  mkdirSync(join(FOLDER, 'in'), { recursive: true });
+  for (let i = 0; i < count; i++) linkSync(paths[i % paths.length]!, join(FOLDER, 'in', `photo-${i}.jpg`));
+  const template = join(FOLDER, 'template.json');
+  writeFileSync(template, JSON.stringify(benchDocument('jpeg')));
+  const child = spawn(process.execPath, [
+    'bin/wobrel.mjs',
+    'render',
+    '--template',
+    template,
+    '--out',
+    join(FOLDER, 'out'),
+    join(FOLDER, 'in'),
+  ]);
+  let peak = 0;
+  const timer = setInterval(() => {
+    peak = Math.max(peak, peakOf(child.pid!) ?? 0);
+  }, 100);
+  const status = await new Promise<number | null>((resolve) => child.on('exit', resolve));
+  clearInterval(timer);
+  rmSync(FOLDER, { recursive: true, force: true });
+  if (status !== 0) throw new Error(`wobrel render ended with ${status}`);
+  return peak;
+}
+
+export type Memory = { fewPhotos: number; manyPhotos: number; fewPeak: number; manyPeak: number; ratio: number };
+
+/** Peaks in MB. */
+export async function measureMemory(fewPhotos: number, manyPhotos: number): Promise<Memory> {
+  const paths = await benchPhotos(24);
+  const fewPeak = await peakFor(fewPhotos, paths);
+  const manyPeak = await peakFor(manyPhotos, paths);
+  return { fewPhotos, manyPhotos, fewPeak, manyPeak, ratio: manyPeak / fewPeak };
+}

@@ -1,0 +1,160 @@
+import { expect, test } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { manifestSchema } from '../src/core/export';
+import type { DeliveryProgress } from '../src/server/services';
+import { flatPhoto, noisePhoto } from './photos';
+import { unzip } from './zip';
+
+const PORT = 4321;
+const ADDRESS = `http://127.0.0.1:${PORT}`;
+
+let server: ChildProcess | null = null;
+const folders: string[] = [];
+
+/** @param fileLimit most KiB a file may have, as a disk that takes no more */
+async function start(data: string, fileLimit: number | 'unlimited' = 'unlimited'): Promise<void> {
+  // Started without npx in between, so that a kill reaches the server itself.
+  const next = 'node_modules/next/dist/bin/next';
+  server = spawn('bash', ['-c', `ulimit -f ${fileLimit}; exec node ${next} start -H 127.0.0.1 -p ${PORT}`], {
+    env: { ...process.env, WOBREL_DATA: data, WOBREL_THREADS: '1' },
+    stdio: 'ignore',
+  });
+  await expect.poll(() => fetch(`${ADDRESS}/api/batches`).then((r) => r.status, () => 0), { timeout: 30_000 }).toBe(200); // prettier-ignore
+}
+
+/** As the power going: no handler of the server gets to run. */
+async function kill(): Promise<void> {
+  const over = new Promise((resolve) => server?.once('exit', resolve));
+  server?.kill('SIGKILL');
+  await over;
+}
+
+const dataFolder = () => {
+  const folder = mkdtempSync(join(tmpdir(), 'wobrel-faults-'));
+  folders.push(folder);
+  return folder;
+};
+
+async function call<T>(path: string, method = 'GET', body?: unknown): Promise<T> {
+  const json = body !== undefined && !(body instanceof FormData);
+  const response = await fetch(ADDRESS + path, {
+    method,
+    headers: json ? { 'content-type': 'application/json' } : undefined,
+    body: json ? JSON.stringify(body) : (body as FormData | undefined),
+  });
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+/** A batch of `count` different photos with one output; the number of the batch. */
+async function batchOf(count: number): Promise<number> {
+  const { id } = await call<{ id: number }>('/api/batches', 'POST', { name: 'Fault' });
+  const body = new FormData();
+  for (let i = 0; i < count; i++) {
+    const { buffer } = await flatPhoto('', `hsl(${i * 7}, 50%, 50%)`, 1500 + i, 1200);
+    body.append('photo', new Blob([new Uint8Array(buffer)]), `photo-${i}.png`);
+  }
+  await call(`/api/batches/${id}/photos`, 'POST', body);
+  return id;
+}
+
+const progress = async (id: number) => (await call<{ progress: DeliveryProgress }>(`/api/deliveries/${id}`)).progress;
+
+test.afterEach(async () => {
+  if (server?.exitCode === null && server.signalCode === null) await kill();
+  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
+});
+
+test('killed in the middle of an export and started again, it ends with every file whole, each once', async () => {
+  const data = dataFolder();
+  await start(data);
+  const batch = await batchOf(40);
+  const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
+  await expect.poll(async () => (await progress(id)).filesDone, { intervals: [20] }).toBeGreaterThan(4);
+  await kill();
+  const folder = join(data, 'deliveries', String(id));
+  const finished = readdirSync(folder).filter((name) => name.endsWith('.png'));
+  expect(finished.length).toBeGreaterThan(4);
+  expect(finished.length).toBeLessThan(40);
+  // A finished file is not made again: this mark would be written over.
+  const marked = join(folder, finished[0]!);
+  const mark = await sharp({ create: { width: 7, height: 7, channels: 4, background: '#123456' } })
+    .png()
+    .toBuffer();
+  writeFileSync(marked, mark);
+
+  await start(data);
+  await expect.poll(async () => (await progress(id)).state, { timeout: 60_000 }).toBe('done');
+  expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
+  const zip = await fetch(`${ADDRESS}/api/deliveries/${id}/zip`);
+  const files = await unzip(Buffer.from(await zip.arrayBuffer()));
+  const { items } = manifestSchema.parse(JSON.parse(files.get('manifest.json')!.toString()));
+  expect(new Set(items.map((item) => item.photo)).size).toBe(40);
+  expect(files.size).toBe(41);
+  for (const item of items) {
+    const bytes = files.get(item.file!)!;
+    expect(item.error).toBeNull();
+    if (item.file === finished[0]) {
+      expect(bytes.equals(mark)).toBe(true);
+      continue;
+    }
+    expect(createHash('sha256').update(bytes).digest('hex')).toBe(item.sha256);
+    expect((await sharp(bytes).stats()).channels).toHaveLength(4);
+  }
+});
+
+test('a folder that can’t be written to ends the export with a sentence, and it can go on afterwards', async () => {
+  const data = dataFolder();
+  await start(data);
+  const batch = await batchOf(3);
+  // A file where the folder of deliveries should be.
+  writeFileSync(join(data, 'deliveries'), '');
+  const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
+  await expect.poll(async () => (await progress(id)).state).toBe('failed');
+  expect((await progress(id)).message).toMatch(/^Nothing could be written to .*deliveries/);
+  rmSync(join(data, 'deliveries'));
+  await call(`/api/deliveries/${id}/resume`, 'POST');
+  await expect.poll(async () => (await progress(id)).state).toBe('done');
+  expect((await progress(id)).filesDone).toBe(3);
+});
+
+test('a disk that takes no more ends the export with a sentence, and no half file is left', async () => {
+  const data = dataFolder();
+  await start(data, 4096);
+  const { id: batch } = await call<{ id: number }>('/api/batches', 'POST', { name: 'Full' });
+  const body = new FormData();
+  const noise = await noisePhoto('noise.jpg', 1600, 1600);
+  body.append('photo', new Blob([new Uint8Array(noise.buffer)]), noise.name);
+  await call(`/api/batches/${batch}/photos`, 'POST', body);
+  const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
+  await expect.poll(async () => (await progress(id)).state).toBe('done');
+  expect((await progress(id)).photosFailed).toBe(0);
+  // As PNG of 3000 px the noise has some 20 MB.
+  const { template, revision } = await call<{ template: object; revision: number }>(`/api/batches/${batch}`);
+  const outputs = [{ name: 'large', width: 3000 }];
+  await call(`/api/batches/${batch}/draft`, 'PUT', { template: { ...template, outputs }, revision });
+  const large = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
+  await expect.poll(async () => (await progress(large.id)).state, { timeout: 60_000 }).toBe('failed');
+  expect((await progress(large.id)).message).toMatch(
+    /^Nothing could be written to .*: the file is larger than the disk takes\.$/,
+  );
+  expect(readdirSync(join(data, 'deliveries', String(large.id)))).toEqual([]);
+});
+
+test('a cancelled export keeps what is done and goes on from there', async () => {
+  await start(dataFolder());
+  const batch = await batchOf(30);
+  const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
+  await expect.poll(async () => (await progress(id)).filesDone, { intervals: [20] }).toBeGreaterThan(2);
+  await call(`/api/deliveries/${id}/cancel`, 'POST');
+  await expect.poll(async () => (await progress(id)).state).toBe('cancelled');
+  const { filesDone } = await progress(id);
+  expect(filesDone).toBeLessThan(30);
+  await call(`/api/deliveries/${id}/resume`, 'POST');
+  await expect.poll(async () => (await progress(id)).state, { timeout: 60_000 }).toBe('done');
+  expect((await progress(id)).filesDone).toBe(30);
+});

@@ -1,0 +1,181 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { batchOf, cutouts, newBatch, painted, step } from './bench-page';
+import { flatPhoto } from './photos';
+
+const rainbow = (count: number, width = 1300, height = 1200) =>
+  Promise.all(
+    Array.from({ length: count }, (_, i) =>
+      flatPhoto(`pot-${String(i).padStart(3, '0')}.png`, `hsl(${(i * 37) % 360}, 60%, 50%)`, width, height + i),
+    ),
+  );
+
+const chosen = (page: Page) => page.getByRole('listbox', { name: 'Cutouts' }).getByRole('option', { selected: true });
+
+/** Serious and critical faults by axe-core: WCAG 2.2 A and AA. */
+async function faultsOf(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+}
+
+/** No fault that lasts: a screen that is still being put together may have one for a moment. */
+const noFaults = (page: Page, screen: string) =>
+  expect(async () => expect([screen, await faultsOf(page)]).toEqual([screen, []])).toPass({ timeout: 20_000 });
+
+test('everything on the wall goes by keys: choosing, looking closer, taking out', async ({ page }) => {
+  await batchOf(page, 'Keys', await rainbow(12));
+  await page.getByRole('listbox', { name: 'Cutouts' }).focus();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('ArrowRight');
+  await expect(chosen(page)).toHaveAttribute('aria-label', /^pot-001/);
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('pot-001.png');
+  await page.keyboard.press('n');
+  await expect(dialog).toContainText('pot-002.png');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  await page.getByRole('listbox', { name: 'Cutouts' }).focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(chosen(page)).toHaveCount(2);
+  await page.keyboard.press('Control+a');
+  await expect(page.getByText('12 chosen')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(chosen(page)).toHaveCount(0);
+  await page.keyboard.press('End');
+  page.once('dialog', (asked) => void asked.accept());
+  await page.keyboard.press('Delete');
+  await expect(cutouts(page)).toHaveCount(11);
+});
+
+test('the key sheet opens with ? but not while typing', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Batches' }).waitFor();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('choose all');
+  await page.keyboard.press('Escape');
+  await page
+    .getByRole('button', { name: /New batch|Make the first/ })
+    .first()
+    .click();
+  await page.getByLabel('Name').pressSequentially('What?');
+  await expect(page.getByLabel('Name')).toHaveValue('What?');
+  await expect(page.getByRole('dialog')).toHaveCount(1);
+});
+
+test('the ground is for looking only: it is kept for the next visit and changes no cutout', async ({ page }) => {
+  await batchOf(page, 'Ground', await rainbow(1));
+  const corner = () =>
+    page
+      .locator('.tile canvas')
+      .evaluate((canvas: HTMLCanvasElement) => [...canvas.getContext('2d')!.getImageData(1, 1, 1, 1).data]);
+  expect(await corner()).toEqual([0, 0, 0, 0]);
+  await page.getByRole('radio', { name: 'black' }).click();
+  await expect(page.getByRole('listbox', { name: 'Cutouts' })).toHaveCSS('background-color', 'rgb(17, 17, 17)');
+  expect(await corner()).toEqual([0, 0, 0, 0]);
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'black' })).toBeChecked();
+  await page.getByLabel('Ground of any colour').fill('#3355aa');
+  await expect(page.getByRole('listbox', { name: 'Cutouts' })).toHaveCSS('background-color', 'rgb(51, 85, 170)');
+});
+
+test('findings are marked in words, and the wall narrows to one check', async ({ page }) => {
+  await batchOf(page, 'Findings', [
+    await flatPhoto('large.png', '#667788', 1500, 1400),
+    await flatPhoto('tiny.png', '#887766', 300, 200),
+  ]);
+  await expect(cutouts(page).filter({ hasText: 'enlarged 4.8×' })).toHaveAttribute(
+    'aria-label',
+    /tiny\.png, enlarged 4\.80 times/,
+  );
+  await expect(step(page, 'Check')).toContainText('1 to look at');
+  await step(page, 'Check').click();
+  await page.getByRole('button', { name: 'Show only these' }).first().click();
+  await expect(cutouts(page)).toHaveCount(1);
+  await page.getByLabel('Show', { exact: true }).selectOption('all');
+  await expect(cutouts(page)).toHaveCount(2);
+});
+
+test('a change in another window is told, not overwritten', async ({ page, context }) => {
+  await batchOf(page, 'Two windows', await rainbow(1));
+  await step(page, 'Template').click();
+  await expect(page).toHaveURL(/step=template/);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByRole('button', { name: 'Add a border' }).click();
+  await expect(other.getByRole('status')).toHaveText('saved');
+  await page.getByRole('button', { name: 'Add a shadow' }).click();
+  await expect(page.getByRole('status')).toContainText('changed in another window');
+});
+
+test('of hundreds of photos only the rows in view exist, and scrolling draws the rest', async ({ page }) => {
+  test.setTimeout(240_000);
+  await newBatch(page, 'Hundreds');
+  const photos = await rainbow(240, 130, 120);
+  for (let i = 0; i < photos.length; i += 80)
+    await page.getByLabel('Photos to bring in').setInputFiles(photos.slice(i, i + 80));
+  await expect(step(page, 'Photos')).toContainText('240', { timeout: 120_000 });
+  await painted(page);
+  expect(await cutouts(page).count()).toBeLessThan(100);
+  const wall = page.getByRole('listbox', { name: 'Cutouts' });
+  await wall.focus();
+  await page.keyboard.press('End');
+  await expect(
+    cutouts(page)
+      .filter({ has: page.locator('canvas[data-painted]') })
+      .last(),
+  ).toHaveAttribute('aria-label', /^pot-239/);
+});
+
+test('what is not there is said, not shown as an empty wall', async ({ page }) => {
+  await page.goto('/batches/99999');
+  await expect(page.getByText('There is no such batch.')).toBeVisible();
+});
+
+test('no faults by axe-core on the main screens', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Batches' }).waitFor();
+  await noFaults(page, 'batches');
+  await batchOf(page, 'A name that goes on for so long that no column could ever hold it in one line', [
+    await flatPhoto('tiny.png', '#887766', 300, 200),
+  ]);
+  for (const name of ['Photos', 'Template', 'Centre', 'Check', 'Export']) {
+    await step(page, name).click();
+    await expect(step(page, name)).toHaveAttribute('aria-current', 'step');
+    await noFaults(page, name);
+  }
+  await step(page, 'Template').click();
+  await page.getByRole('radio', { name: 'stage', exact: true }).click();
+  await page.getByRole('button', { name: 'Size, right bottom corner' }).waitFor();
+  await noFaults(page, 'stage');
+  await page.getByRole('radio', { name: 'each', exact: true }).click();
+  await cutouts(page).dblclick();
+  await page.getByRole('dialog').waitFor();
+  await noFaults(page, 'easel');
+  await page.keyboard.press('Escape');
+  await step(page, 'Check').click();
+  await page.getByRole('link', { name: 'Report' }).click();
+  await page.getByRole('heading', { name: /report$/ }).waitFor();
+  await noFaults(page, 'report');
+  for (const [path, heading] of [
+    ['/deliveries', 'Deliveries'],
+    ['/shapes', 'Shapes'],
+  ] as const) {
+    await page.goto(path);
+    await page.getByRole('heading', { name: heading, exact: true }).waitFor();
+    await noFaults(page, path);
+  }
+});
+
+test('in a narrow window everything can still be reached', async ({ page }) => {
+  await page.setViewportSize({ width: 480, height: 800 });
+  await batchOf(page, 'Narrow', await rainbow(3));
+  await step(page, 'Template').click();
+  await page.getByRole('button', { name: 'Add a border' }).click();
+  await expect(page.getByRole('status')).toHaveText('saved');
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(overflow).toBeLessThanOrEqual(0);
+});

@@ -1,0 +1,16 @@
+/** `npm run demo`: install, build, start on 127.0.0.1:4310, and bring in the demo photos. */
+import { spawn } from 'node:child_process';
+import { install, root, run } from './run.mjs';
+import { seedDemo, waitForServer } from './seed-demo.mjs';
+
+const port = process.env.PORT ?? '4310';
+install();
+run('npm', ['run', 'build']);
+const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', port], { cwd: root, stdio: 'inherit' });
+server.on('exit', (code) => process.exit(code ?? 1));
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+
+const address = `http://127.0.0.1:${port}`;
+await waitForServer(address);
+await seedDemo(address);
+console.log(`\nWobrel is ready: ${address}`);

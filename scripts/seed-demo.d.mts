@@ -1,0 +1,2 @@
+export function waitForServer(address: string): Promise<void>;
+export function seedDemo(address: string): Promise<void>;

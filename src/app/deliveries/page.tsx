@@ -1,0 +1,5 @@
+import { DeliveriesScreen } from '@/ui/deliveries/deliveries-screen';
+
+export default function Page() {
+  return <DeliveriesScreen />;
+}

@@ -1,0 +1,21 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+import { Providers } from '@/ui/shared/providers';
+import { TopBar } from '@/ui/shared/top-bar';
+import '@/ui/theme.scss';
+
+export const metadata: Metadata = { title: 'Wobrel', description: 'Photos in, alike cutouts out.' };
+
+export default function Layout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en">
+      <body>
+        <Providers>
+          <TopBar />
+          {children}
+        </Providers>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,5 @@
+import { BatchesScreen } from '@/ui/batches/batches-screen';
+
+export default function Page() {
+  return <BatchesScreen />;
+}

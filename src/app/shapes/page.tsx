@@ -1,0 +1,5 @@
+import { ShapesScreen } from '@/ui/shapes/shapes-screen';
+
+export default function Page() {
+  return <ShapesScreen />;
+}

@@ -1,0 +1,39 @@
+/** The command line. Exit status: 0 all done, 1 some photos failed, 2 the call or the template is wrong. */
+import { Command, CommanderError } from 'commander';
+import { WobrelError } from '../core/errors';
+import { render } from './render';
+
+const program = new Command('wobrel').description('Photos in, alike cutouts out.').exitOverride();
+
+program
+  .command('render')
+  .description('render photos through a template, without a server')
+  .requiredOption('--template <file>', 'the template document')
+  .requiredOption('--out <folder>', 'where the files and manifest.json go')
+  .argument('<photos...>', 'photos, or folders of photos')
+  .action(async (photos: string[], options: { template: string; out: string }) => {
+    const progress = process.stderr.isTTY
+      ? (done: number, all: number) => process.stderr.write(`\r${done} of ${all} photos`)
+      : () => {};
+    const { items } = await render({ ...options, photos }, progress);
+    if (process.stderr.isTTY) process.stderr.write('\n');
+    const failed = items.filter((item) => item.error !== null);
+    for (const { photo, error } of failed) console.error(`${photo}: ${error}`);
+    console.log(
+      `${items.length - failed.length} files written to ${options.out}${failed.length ? `, ${failed.length} photos failed` : ''}`,
+    );
+    process.exitCode = failed.length > 0 ? 1 : 0;
+  });
+
+try {
+  await program.parseAsync();
+} catch (error) {
+  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
+  else if (error instanceof WobrelError) {
+    console.error(error.message);
+    process.exitCode = 2;
+  } else {
+    console.error(error);
+    process.exitCode = 2;
+  }
+}

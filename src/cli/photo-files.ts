@@ -1,0 +1,48 @@
+/** The photos that a command line names: files as they are, folders with all that lies below. */
+import { open, readdir, stat } from 'node:fs/promises';
+import { extname, join } from 'node:path';
+import { WobrelError } from '../core/errors';
+import { sniff, SNIFF_BYTES } from '../server/intake';
+
+const PHOTO_NAMES = new Set(['.jpg', '.jpeg', '.png', '.webp', '.avif', '.tif', '.tiff', '.gif']);
+
+async function looksLikePhoto(path: string): Promise<boolean> {
+  if (PHOTO_NAMES.has(extname(path).toLowerCase())) return true;
+  const file = await open(path);
+  try {
+    const { buffer, bytesRead } = await file.read(Buffer.alloc(SNIFF_BYTES), 0, SNIFF_BYTES, 0);
+    return sniff(buffer.subarray(0, bytesRead)) !== null;
+  } finally {
+    await file.close();
+  }
+}
+
+async function photosBelow(folder: string): Promise<string[]> {
+  const entries = await readdir(folder, { withFileTypes: true });
+  const found: string[] = [];
+  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    if (entry.name.startsWith('.')) continue;
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) found.push(...(await photosBelow(path)));
+    else if (entry.isFile() && (await looksLikePhoto(path))) found.push(path);
+  }
+  return found;
+}
+
+/**
+ * Every photo named by the paths, in their order; inside folders by name, leaving out
+ * hidden files and those that are no photo by name or content.
+ *
+ * @throws WobrelError `no-such-file`
+ */
+export async function photoFiles(paths: readonly string[]): Promise<string[]> {
+  const lists = await Promise.all(
+    paths.map(async (path) => {
+      const kind = await stat(path).catch(() => {
+        throw new WobrelError('no-such-file', `no such file or folder: ${path}`, path);
+      });
+      return kind.isDirectory() ? photosBelow(path) : [path];
+    }),
+  );
+  return lists.flat();
+}

@@ -1,0 +1,69 @@
+/** The one form of a check: its number, its limit, a sentence and a way to mend. */
+import type { Adjustment, Placed, PhotoToPlace } from '../placement';
+import type { Sight } from '../sight';
+import type { Outline } from '../shape';
+import type { Output, Template } from '../template';
+
+export type CheckedPhoto = PhotoToPlace & {
+  readonly hasAlpha: boolean;
+  /** Name of another photo of the batch that looks the same, with the bits their hashes differ in. */
+  readonly twin?: { readonly name: string; readonly bits: number } | null | undefined;
+};
+
+/** What the batch is like as a whole: medians, null where there is nothing to compare with. */
+export type BatchMeans = {
+  readonly sharpness: number | null;
+  readonly brightness: number | null;
+  readonly size: number | null;
+};
+
+/** What a check looks at: one photo as placed by one template, for one of its outputs. */
+export type CheckInput = {
+  readonly template: Template;
+  readonly outline: Outline;
+  readonly output: Output;
+  readonly photo: CheckedPhoto;
+  readonly placement: Placed;
+  readonly batch: BatchMeans;
+};
+
+/** What mends a finding on one photo. */
+export type Mend = { readonly adjustment: Adjustment | null } | { readonly review: 'out' };
+
+export type CheckDefinition = {
+  readonly id: string;
+  readonly label: string;
+  /** Whether it is about each photo, or about the template or an output and so the same for all photos. */
+  readonly about: 'photo' | 'output';
+  /** The number it is about; null where it does not apply. */
+  readonly measure: (input: CheckInput) => number | null;
+  /** A finding is raised where the measure is above this. */
+  readonly limit: (input: CheckInput) => number;
+  /** A few words for the mark on a cutout. */
+  readonly brief: (value: number, input: CheckInput) => string;
+  /** The sentence for people. */
+  readonly explain: (value: number, input: CheckInput) => string;
+  /** What can be done about it. */
+  readonly mend: (input: CheckInput) => string;
+  /** What one click does about it, in a few words and as a change of the photo; null where only people can. */
+  readonly repair?: { readonly words: string; readonly change: (input: CheckInput) => Mend | null };
+};
+
+export const defineCheck = (definition: CheckDefinition): CheckDefinition => definition;
+
+/** A photo's failing of a check. */
+export type Finding = {
+  readonly check: string;
+  readonly about: 'photo' | 'output';
+  readonly value: number;
+  readonly limit: number;
+  readonly brief: string;
+  readonly message: string;
+  readonly mend: string;
+};
+
+/** How sharp a photo is for its contrast: both shrink where there is less light. */
+export const sharpnessFor = ({ sharpness, contrast }: Pick<Sight, 'sharpness' | 'contrast'>) =>
+  sharpness / Math.max(contrast, 1);
+
+export const percent = (share: number) => `${Math.round(share * 1000) / 10} %`;

@@ -1,0 +1,202 @@
+import { parseTemplate } from '../template';
+import { checker, meansOf, twinsOf } from '.';
+
+const findings = (fields: object, photo = { width: 2000, height: 1500, hasAlpha: false }) =>
+  checker(parseTemplate({ wobrel: 1, name: 'T', ...fields })).check(photo);
+
+test('a large photo through a plain template has no findings', () => {
+  expect(findings({})).toEqual([]);
+});
+
+test('a photo enlarged above the limit says how much, the limit, and what to do', () => {
+  // 800 × 600 behind a circle of 960: 960 / 600 = 1.6 output pixels a photo pixel.
+  const [finding] = findings({}, { width: 800, height: 600, hasAlpha: false });
+  expect(finding).toMatchObject({ check: 'enlargement', limit: 1 });
+  expect(finding!.value).toBeCloseTo(1.6, 4);
+  expect(finding!.message).toBe('enlarged 1.60 times for output tile, the limit is 1');
+  expect(finding!.mend).toMatch(/larger photo/);
+});
+
+test('the limit of enlargement is the template’s, and exactly at it nothing is raised', () => {
+  const photo = { width: 800, height: 600, hasAlpha: false };
+  const checks = (maxEnlarge: number) => findings({ centring: { maxEnlarge } }, photo).map((f) => f.check);
+  expect(checks(1.59)).toContain('enlargement');
+  expect(checks(1.61)).not.toContain('enlargement');
+});
+
+test('a photo smaller than the output is told with both sizes', () => {
+  expect(findings({}, { width: 1000, height: 2000, hasAlpha: false }).map((f) => f.message)).toEqual([
+    'the photo has 1000 × 2000 pixels, output tile has 1080 × 1080',
+  ]);
+});
+
+test('a JPEG of a transparent template is told, one with a backdrop is not', () => {
+  const outputs = [{ name: 'mail', format: 'jpeg' }];
+  expect(findings({ outputs }).map((f) => f.check)).toEqual(['opaque']);
+  expect(findings({ outputs, backdrop: '#ffffff' })).toEqual([]);
+});
+
+test('a photo with transparency of its own is told once, however many outputs', () => {
+  const outputs = [{ name: 'a' }, { name: 'b', width: 500 }];
+  expect(findings({ outputs }, { width: 2000, height: 2000, hasAlpha: true }).map((f) => f.check)).toEqual([
+    'flattened',
+  ]);
+});
+
+describe('what was seen', () => {
+  const sight = (fields: object = {}) => ({
+    version: 1,
+    faces: [],
+    subject: { box: [0.3, 0.3, 0.4, 0.4], centroid: [0.5, 0.5], area: 0.14, confidence: 0.9, count: 1, mask: '' },
+    ground: { colour: '#cccccc', plain: 1 },
+    sharpness: 100,
+    contrast: 1,
+    brightness: 0.5,
+    hash: '0123456789abcdef',
+    ...fields,
+  });
+  const subject = (fields: object) => ({ ...sight().subject, ...fields });
+  const seen = (fields: object = {}, more: object = {}) =>
+    ({ width: 3000, height: 3000, hasAlpha: false, sight: sight(fields), ...more }) as never;
+  const MEANS = { sharpness: 100, brightness: 0.5, size: null };
+  const bench = (centring: object = {}, fields: object = {}) =>
+    checker(
+      parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, ...centring }, ...fields }),
+      MEANS,
+    );
+  const names = (photo: never, centring: object = {}, fields: object = {}) =>
+    bench(centring, fields)
+      .check(photo)
+      .map((f) => f.check);
+
+  test('a subject in its place has no findings', () => {
+    expect(names(seen())).toEqual([]);
+  });
+
+  test('none, several, and an unsure one are told apart', () => {
+    expect(names(seen({ subject: null }))).toEqual(['missing']);
+    expect(names(seen({ subject: subject({ count: 3 }) }))).toEqual(['several']);
+    expect(names(seen({ subject: subject({ confidence: 0.4 }) }))).toEqual(['unsure']);
+    expect(names(seen({ subject: subject({ confidence: 0.4 }) }), {}, { limits: { confidence: 0.3 } })).toEqual([]);
+  });
+
+  test('a gap says its share, and the one click that mends it does', () => {
+    const near = seen({ subject: subject({ box: [0, 0.3, 0.4, 0.4] }) });
+    const { check, mend, place } = bench({ gap: 'leave' });
+    const [finding] = check(near);
+    expect(finding).toMatchObject({ check: 'gap', limit: 0 });
+    expect(finding!.message).toBe(`${Math.round(place(near).gap * 1000) / 10} % of the shape shows no photo`);
+    const mended = { ...(near as object), ...mend(near, 'gap') } as never;
+    expect(check(mended).map((f) => f.check)).not.toContain('gap');
+  });
+
+  test('what enlarging gave up is said, and the size can be put right', () => {
+    const near = seen({ subject: subject({ box: [0.02, 0.3, 0.4, 0.4] }) });
+    const { check, mend } = bench({ gap: 'enlarge' });
+    const size = check(near).find((f) => f.check === 'size')!;
+    expect(size.message).toContain('the photo was enlarged so that it reaches the edge');
+    const mended = { ...(near as object), ...mend(near, 'size') } as never;
+    expect(check(mended).map((f) => f.check)).not.toContain('size');
+    const shifted = bench({ gap: 'shift' })
+      .check(near)
+      .find((f) => f.check === 'spot')!;
+    expect(shifted.message).toContain('the photo was moved so that it reaches the edge');
+  });
+
+  test('an adjustment that moves the subject off its spot is told, and taken back by its mend', () => {
+    const moved = seen({}, { adjustment: { x: 0.05, y: 0, scale: 1.2, angle: 0 } });
+    const { check, mend } = bench();
+    const spot = check(moved).find((f) => f.check === 'spot')!;
+    expect(spot.value).toBeCloseTo(0.05, 6);
+    expect(mend(moved, 'spot')).toEqual({ adjustment: null });
+  });
+
+  test('a subject that leaves the shape is told with its clearance, and made to fit by its mend', () => {
+    const { check, mend } = bench({ size: 1.1 });
+    const large = check(seen()).find((f) => f.check === 'clearance')!;
+    // Its oval is 10 % larger than the circle: it sticks out by 5 % of the shape on every side.
+    expect(large.message).toBe('the subject sticks out of the shape by 5 % of its size');
+    const mended = { ...(seen() as object), ...mend(seen(), 'clearance') } as never;
+    expect(check(mended).map((f) => f.check)).not.toContain('clearance');
+  });
+
+  test('soft, dark and doubled ones are told against the batch', () => {
+    expect(names(seen({ sharpness: 10 }))).toEqual(['blurred']);
+    expect(names(seen({ sharpness: 16 }))).toEqual([]);
+    const dark = bench().check(seen({ brightness: 0.2 }));
+    expect(dark.map((f) => f.brief)).toEqual(['dark']);
+    expect(dark[0]!.value).toBeCloseTo(0.3, 9);
+    const photo = (name: string, hash: string) => ({
+      name,
+      width: 1,
+      height: 1,
+      hasAlpha: false,
+      sight: sight({ hash }),
+    });
+    const list = [photo('a', '0123456789abcdef'), photo('b', 'fedcba9876543210'), photo('c', '0123456789abcdee')];
+    expect(twinsOf(list as never, 4)).toEqual([null, null, { name: 'a', bits: 1 }]);
+    expect(names(seen({}, { twin: { name: 'a', bits: 1 } }))).toEqual(['twin']);
+  });
+
+  test('a border too faint on its backdrop is told with its contrast (WCAG 2.2 §1.4.11), one further in is not', () => {
+    const faint = (align: string, paint: string) =>
+      names(seen(), {}, { backdrop: '#ffffff', borders: [{ width: 8, align, paint }] });
+    expect(faint('outside', '#959595')).toEqual(['faint']);
+    expect(faint('outside', '#949494')).toEqual([]);
+    expect(faint('inside', '#eeeeee')).toEqual(['faint']);
+    const within = { backdrop: '#ffffff', borders: [{ width: 8, gap: 20, paint: '#eeeeee' }] };
+    expect(names(seen(), {}, within)).toEqual([]);
+  });
+
+  test('a shadow alone has to set the cutout off by itself; a border along the edge does it for both', () => {
+    const shadow = { blur: 10, color: '#000000' };
+    const faint = (opacity: number, more: object = {}) =>
+      bench({}, { backdrop: '#ffffff', shadows: [{ ...shadow, opacity }], ...more })
+        .check(seen())
+        .map((f) => f.brief);
+    // Black of 35 % on white is #a6a6a6, 2.44 : 1; #949494, 42 %, is the first grey with 3 : 1.
+    expect(faint(0.35)).toEqual(['faint shadow']);
+    expect(faint(0.42)).toEqual([]);
+    expect(faint(0.35, { borders: [{ align: 'outside', paint: '#000000' }] })).toEqual([]);
+  });
+
+  test('a feather that washes out the thinnest part is told with the place, one outside is not', () => {
+    const ring = { kind: 'ring', thickness: 0.1, box: { cx: 540, cy: 540, width: 900, height: 900 } };
+    const found = (feather: number, featherSide: string) =>
+      bench({ rule: 'middle', size: null }, { shape: ring, edge: { feather, featherSide } })
+        .check(seen())
+        .map((f) => f.message);
+    expect(found(30, 'inside')[0]).toMatch(/^the feather washes out the shape’s thinnest part, 4[45]\.?\d* px wide at/);
+    expect(found(20, 'inside')).toEqual([]);
+    expect(found(50, 'centre')).toHaveLength(1);
+    expect(found(40, 'centre')).toEqual([]);
+    expect(found(50, 'outside')).toEqual([]);
+  });
+
+  test('a photo whose border shows in the feather is told, and enlarged by its mend', () => {
+    const edge = { feather: 40, featherSide: 'outside' };
+    const { check, mend, place } = bench({ rule: 'middle', size: null, gap: 'leave' }, { edge });
+    // The rule covers all that shows; by hand it is made as small as the circle itself, 960 of 1160.
+    const small = seen({}, { adjustment: { x: 0, y: 0, scale: 960 / 1160 + 1e-6, angle: 0 } });
+    expect(place(seen()).fadeGap).toBe(0);
+    const [finding, ...others] = check(small);
+    expect(others).toEqual([]);
+    expect(finding).toMatchObject({ check: 'fade', brief: 'border in the fade' });
+    expect(finding!.value).toBeCloseTo(place(small).fadeGap, 12);
+    const mended = { ...(small as object), ...mend(small, 'fade') } as never;
+    expect(check(mended)).toEqual([]);
+  });
+
+  test('a border that fills the thinnest part of the shape is told with the place', () => {
+    const ring = { kind: 'ring', thickness: 0.1, box: { cx: 540, cy: 540, width: 900, height: 900 } };
+    const found = bench({ rule: 'middle', size: null }, { shape: ring, borders: [{ width: 30 }] }).check(seen());
+    expect(found.map((f) => f.check)).toEqual(['fine']);
+    expect(found[0]!.message).toMatch(/thinnest part, 4[45]\.?\d* px wide at/);
+  });
+
+  test('medians are those of the batch', () => {
+    const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, gap: 'leave' } });
+    const photos = [10, 30, 20].map((sharpness) => seen({ sharpness, brightness: sharpness / 100 }));
+    expect(meansOf(template, photos)).toEqual({ sharpness: 20, brightness: 0.2, size: expect.closeTo(0.6, 9) });
+  });
+});

@@ -1,0 +1,83 @@
+import { inFrame, UNADJUSTED, type PlacedSubject } from '../placement';
+import { flatten, type Outline, type Point } from '../shape';
+import { rimOfMask } from '../sight';
+import { defineCheck, percent, type CheckInput } from './check';
+
+/** Points of an oval that stands for a subject whose mask is not known: it fills its box better than corners that are mostly empty. */
+const AROUND = 24;
+
+function distanceToEdge(edges: readonly (readonly Point[])[], [x, y]: Point): number {
+  let nearest = Infinity; // Squared: one root at the end.
+  let inside = false;
+  for (const polygon of edges)
+    for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+      const [ax, ay] = polygon[j]!;
+      const [bx, by] = polygon[i]!;
+      const [dx, dy] = [bx - ax, by - ay];
+      const t = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
+      const [ex, ey] = [ax + dx * t - x, ay + dy * t - y];
+      nearest = Math.min(nearest, ex * ex + ey * ey);
+      if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
+    }
+  return inside ? Math.sqrt(nearest) : -Math.sqrt(nearest);
+}
+
+const edgesOf = new WeakMap<Outline, readonly (readonly Point[])[]>();
+
+const ovalIn = ({ x, y, width, height }: PlacedSubject): Point[] =>
+  Array.from({ length: AROUND }, (_, i) => {
+    const angle = (2 * Math.PI * i) / AROUND;
+    return [x + (width / 2) * Math.cos(angle), y + (height / 2) * Math.sin(angle)];
+  });
+
+/** Points along the subject's rim, in the frame. */
+function rimOf({ photo, placement }: CheckInput, placed: PlacedSubject): Point[] {
+  const found = placed.source === 'found' ? photo.sight?.subject : null;
+  if (!found?.mask) return ovalIn(placed);
+  const [l, t, w, h] = found.box;
+  return rimOfMask(found.mask).map(([x, y]) =>
+    inFrame(placement, photo, [(l + x * w) * photo.width, (t + y * h) * photo.height]),
+  );
+}
+
+/** Least room between the subject and the shape's edge, frame units; negative where it sticks out. */
+function room(input: CheckInput, subject: PlacedSubject): number {
+  const edges = edgesOf.get(input.outline) ?? flatten(input.outline, 1, 0.5);
+  edgesOf.set(input.outline, edges);
+  return Math.min(...rimOf(input, subject).map((at) => distanceToEdge(edges, at)));
+}
+
+const side = ({ template: { shape } }: CheckInput) => Math.max(shape.box.width, shape.box.height);
+
+/** How much the subject's room falls short of what the template wants, as a share of the shape's box; its subject is the whole thing, not a face in it. */
+export const clearance = defineCheck({
+  id: 'clearance',
+  label: 'Subject touches or leaves the shape',
+  about: 'photo',
+  measure: (input) => {
+    const { subject } = input.placement;
+    if (input.template.centring.rule !== 'subject' || !subject) return null;
+    return input.template.limits.clearance - room(input, subject) / side(input);
+  },
+  limit: () => 0,
+  brief: () => 'at the edge',
+  explain: (short, { template: { limits } }) => {
+    const left = limits.clearance - short;
+    return left < 0
+      ? `the subject sticks out of the shape by ${percent(-left)} of its size`
+      : `the subject has ${percent(left)} of the shape’s size to its edge, ${percent(limits.clearance)} is wanted`;
+  },
+  mend: () => 'make the subject smaller, or move it',
+  repair: {
+    words: 'make it smaller',
+    change: (input) => {
+      const { subject } = input.placement;
+      if (!subject) return null;
+      const reach = Math.min(subject.width, subject.height) / 2;
+      const short = (input.template.limits.clearance + 0.005) * side(input) - room(input, subject);
+      const before = input.photo.adjustment ?? UNADJUSTED;
+      const k = Math.max(0.1, 1 - short / reach);
+      return { adjustment: { ...before, scale: before.scale * k, x: before.x * k, y: before.y * k } };
+    },
+  },
+});

@@ -1,0 +1,15 @@
+import { enlargement as enlargementOf } from '../placement';
+import { defineCheck } from './check';
+
+/** Output pixels per photo pixel: above 1 the export makes pixels up. The limit is the template's. */
+export const enlargement = defineCheck({
+  id: 'enlargement',
+  label: 'Enlarged above the limit',
+  about: 'photo',
+  measure: ({ placement, output, template }) => enlargementOf(placement, output.width / template.frame.width),
+  limit: ({ template }) => template.centring.maxEnlarge,
+  brief: (value) => `enlarged ${value.toFixed(1)}×`,
+  explain: (value, { output, template }) =>
+    `enlarged ${value.toFixed(2)} times for output ${output.name}, the limit is ${template.centring.maxEnlarge}`,
+  mend: ({ output }) => `use a larger photo, make output ${output.name} smaller, or raise the limit in the template`,
+});

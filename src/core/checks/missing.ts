@@ -1,0 +1,14 @@
+import { defineCheck } from './check';
+import { looks, thing } from './rule-words';
+
+/** 1 where the rule looks for a subject and none was found. */
+export const missing = defineCheck({
+  id: 'missing',
+  label: 'No subject found',
+  about: 'photo',
+  measure: ({ placement, template }) => (looks(template.centring.rule) && !placement.subject ? 1 : 0),
+  limit: () => 0,
+  brief: (_, { template }) => `no ${thing(template.centring.rule)}`,
+  explain: (_, { template }) => `no ${thing(template.centring.rule)} was found; the photo’s middle is used instead`,
+  mend: () => 'point at it on the easel',
+});

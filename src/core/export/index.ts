@@ -1,0 +1,3 @@
+export { failedItem, manifestSchema, placedItem, type Manifest, type ManifestItem } from './manifest';
+export { namer, safeName, stemOf } from './names';
+export { widthGroups } from './plan';

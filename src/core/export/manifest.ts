@@ -1,0 +1,87 @@
+/** manifest.json: what a delivery holds and how each file came about. */
+import { z } from 'zod';
+import type { Placed } from '../placement';
+
+const placementSchema = z.object({
+  scale: z.number(),
+  angle: z.number(),
+  x: z.number(),
+  y: z.number(),
+  mirror: z.boolean(),
+  /** What was done about places the photo would not have reached, and how much. */
+  used: z.enum(['none', 'enlarged', 'shifted', 'extended', 'left']),
+  by: z.number(),
+  gap: z.number(),
+});
+
+/** The subject as it lies in the frame, frame units; `size` over the shape's box, `off` its distance from the wanted spot as shares of the box's longer side. */
+const subjectSchema = z.object({
+  x: z.number(),
+  y: z.number(),
+  width: z.number(),
+  height: z.number(),
+  size: z.number(),
+  off: z.tuple([z.number(), z.number()]),
+  source: z.string(),
+  confidence: z.number(),
+});
+const findingSchema = z.object({ check: z.string(), value: z.number(), message: z.string() });
+
+/** One file, or one photo that failed (`error` set, the file's own fields null). */
+export const manifestItemSchema = z.object({
+  photo: z.string(),
+  output: z.string().nullable(),
+  file: z.string().nullable(),
+  width: z.int().nullable(),
+  height: z.int().nullable(),
+  bytes: z.int().nullable(),
+  sha256: z.string().nullable(),
+  placement: placementSchema.nullable(),
+  /** Null where the rule looks for no subject, or none was found. */
+  subject: subjectSchema.nullable(),
+  findings: z.array(findingSchema),
+  error: z.string().nullable(),
+});
+export type ManifestItem = z.infer<typeof manifestItemSchema>;
+
+export const manifestSchema = z.object({
+  template: z.string(),
+  startedAt: z.iso.datetime(),
+  items: z.array(manifestItemSchema),
+});
+export type Manifest = z.infer<typeof manifestSchema>;
+
+/** The part of an item that says how the photo was placed. */
+export function placedItem(placed: Placed): Pick<ManifestItem, 'placement' | 'subject'> {
+  const { scale, angle, x, y, mirror, used, by, gap, subject } = placed;
+  return {
+    placement: { scale, angle, x, y, mirror, used, by, gap },
+    subject: subject && {
+      x: subject.x,
+      y: subject.y,
+      width: subject.width,
+      height: subject.height,
+      size: subject.size,
+      off: [subject.off[0], subject.off[1]],
+      source: subject.source,
+      confidence: subject.confidence,
+    },
+  };
+}
+
+/** The item of a photo, or of one of its outputs, that could not be made. */
+export function failedItem(photo: string, error: string, output: string | null = null): ManifestItem {
+  return {
+    photo,
+    output,
+    file: null,
+    width: null,
+    height: null,
+    bytes: null,
+    sha256: null,
+    placement: null,
+    subject: null,
+    findings: [],
+    error,
+  };
+}

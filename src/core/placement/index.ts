@@ -1,0 +1,16 @@
+export {
+  adjustmentSchema,
+  closingAdjustment,
+  placer,
+  spotOf,
+  UNADJUSTED,
+  type Adjustment,
+  type PhotoToPlace,
+  type Placed,
+  type PlacedSubject,
+  type Placer,
+} from './place';
+export { enlargement, inFrame, inPhoto, turned, type Placement, type Size } from './placement';
+export { pixelRect } from './pixel-rect';
+export { flatSpread, isPlain, outsideOf, scaledSize, toScaled } from './spread';
+export { handSubjectSchema, subjectOf, type HandSubject } from './subject';

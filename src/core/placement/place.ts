@@ -1,0 +1,274 @@
+/** The template's centring rule at work on one photo. */
+import { z } from 'zod';
+import { boundsOf, centroidOf, flatten, offset, visualCentreOf, type Polygon } from '../shape';
+import { featherReach, templateOutline, type Template } from '../template';
+import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
+import { uncoveredShare } from './gap';
+import { turned, type Bounds, type Placement, type Point } from './placement';
+import { photoItself, subjectOf, type SeenPhoto, type Subject } from './subject';
+
+/**
+ * A change by hand to the rule's result: moved by shares of the shape's box, scaled and
+ * turned about the wanted spot. Kept in proportion, so it survives another template.
+ */
+export const adjustmentSchema = z.strictObject({
+  x: z.number().min(-100).max(100).default(0),
+  y: z.number().min(-100).max(100).default(0),
+  scale: z.number().min(0.01).max(100).default(1),
+  angle: z.number().min(-360).max(360).default(0),
+});
+export type Adjustment = z.infer<typeof adjustmentSchema>;
+export const UNADJUSTED: Adjustment = { x: 0, y: 0, scale: 1, angle: 0 };
+
+export type PhotoToPlace = SeenPhoto & { readonly adjustment?: Adjustment | null | undefined };
+
+/** What was done about places that the photo would not have reached. */
+export type GapUse = 'none' | 'enlarged' | 'shifted' | 'extended' | 'left';
+
+/** The subject as it lies in the frame. */
+export type PlacedSubject = {
+  readonly x: number;
+  readonly y: number;
+  /** Upright extents, frame units. */
+  readonly width: number;
+  readonly height: number;
+  /** Its extent over the shape's box, as the template measures it. */
+  readonly size: number;
+  /** Distance of its centre from the wanted spot, as a share of the box's longer side; across and down. */
+  readonly off: Point;
+  readonly source: Subject['source'];
+  readonly confidence: number;
+  readonly count: number;
+};
+
+export type Placed = Placement & {
+  readonly used: GapUse;
+  /** Enlarged: how many times. Shifted: how far, as a share of the box's longer side. Extended or left: the share of the shape. */
+  readonly by: number;
+  /** Share of the shape that the photo itself does not reach. */
+  readonly gap: number;
+  /** The same of all that the photo shows in: more than the shape where a feather reaches beyond it. */
+  readonly fadeGap: number;
+  /** Null where the rule looks for a subject and none was found. */
+  readonly subject: PlacedSubject | null;
+};
+
+type Scene = {
+  readonly template: Template;
+  readonly polygons: readonly Polygon[];
+  /** All that the photo shows in: the shape, and what a feather lets it show beyond. */
+  readonly shown: readonly Polygon[];
+  readonly spot: Point;
+};
+
+function sceneOf(template: Template): Scene {
+  const polygons = flatten(templateOutline(template), 1);
+  const reach = featherReach(template.edge);
+  const shown = reach === 0 ? polygons : offset(polygons, reach, 'round');
+  return { template, polygons, shown, spot: wantedSpot(template) };
+}
+
+/** The spot in the frame where the subject's centre is wanted. */
+function wantedSpot(template: Template): Point {
+  const { shape, centring } = template;
+  const { cx, cy, width, height } = shape.box;
+  const outline = centring.centre === 'box' ? null : templateOutline(template);
+  const [x, y]: Point = !outline
+    ? [cx, cy]
+    : centring.centre === 'area'
+      ? centroidOf(outline)
+      : visualCentreOf(outline).point;
+  return [x + (centring.at[0] - 0.5) * width, y + (centring.at[1] - 0.5) * height];
+}
+
+const longer = ({ shape: { box } }: Template) => Math.max(box.width, box.height);
+
+/** The subject's extent over the shape's box at a scale, as the template measures it. */
+function sizeAt({ centring, shape: { box } }: Template, subject: Subject, scale: number): number {
+  const [w, h] = [(subject.width * scale) / box.width, (subject.height * scale) / box.height];
+  switch (centring.measure) {
+    case 'width':
+      return w;
+    case 'height':
+      return h;
+    case 'area':
+      return Math.sqrt((subject.area * scale * scale) / (box.width * box.height));
+    default:
+      return Math.max(w, h);
+  }
+}
+
+/** The outline's polygons and bounds in axes turned with the photo. */
+type Seen = { readonly polygons: readonly Polygon[]; readonly bounds: Bounds };
+
+/** Bounds of outlines that are not turned: a batch asks for the same ones for every photo. */
+const upright = new WeakMap<readonly Polygon[], Seen>();
+
+function inPhotoAxes(polygons: readonly Polygon[], angle: number): Seen {
+  if (angle === 0) {
+    const known = upright.get(polygons) ?? { polygons, bounds: boundsOf(polygons)! };
+    upright.set(polygons, known);
+    return known;
+  }
+  const seen = polygons.map((polygon) => polygon.map((p) => turned(p, -angle)));
+  return { polygons: seen, bounds: boundsOf(seen)! };
+}
+
+type Ruled = { readonly scale: number; readonly centre: Point; readonly used: GapUse; readonly by: number };
+
+/** Scale and centre, in the photo's axes, by the rule and by what it does about gaps. */
+function ruled(
+  { template }: Scene,
+  photo: SeenPhoto,
+  subject: Subject,
+  from: Point,
+  spot: Point,
+  bounds: Bounds,
+): Ruled {
+  const { size, gap } = template.centring;
+  const least = coverScale(photo, bounds);
+  const wanted = size === null ? null : size / sizeAt(template, subject, 1);
+  const centreAt = (scale: number): Point => [spot[0] - from[0] * scale, spot[1] - from[1] * scale];
+  const begin = wanted ?? least;
+  if (covers(photo, begin, centreAt(begin), bounds))
+    return { scale: begin, centre: centreAt(begin), used: 'none', by: 0 };
+  if (gap === 'extend' || gap === 'leave')
+    return { scale: begin, centre: centreAt(begin), used: gap === 'extend' ? 'extended' : 'left', by: 0 };
+  const pinned = gap === 'enlarge' ? pinnedScale(photo, from, spot, bounds) : null;
+  if (pinned !== null) {
+    const scale = Math.max(pinned, wanted ?? 0);
+    return { scale, centre: centreAt(scale), used: 'enlarged', by: scale / begin };
+  }
+  const scale = Math.max(begin, least);
+  const centre = shiftedCentre(photo, scale, centreAt(scale), bounds);
+  const [dx, dy] = [centre[0] - centreAt(scale)[0], centre[1] - centreAt(scale)[1]];
+  return { scale, centre, used: 'shifted', by: Math.hypot(dx, dy) / longer(template) };
+}
+
+/** The rule's result changed by hand. */
+function adjusted(
+  placement: Placement,
+  { x, y, scale, angle }: Adjustment,
+  spot: Point,
+  { shape: { box } }: Template,
+): Placement {
+  const [dx, dy] = turned([(placement.x - spot[0]) * scale, (placement.y - spot[1]) * scale], angle);
+  return {
+    ...placement,
+    scale: placement.scale * scale,
+    angle: placement.angle + angle,
+    x: spot[0] + dx + x * box.width,
+    y: spot[1] + dy + y * box.height,
+  };
+}
+
+function placedSubject(
+  { template, spot }: Scene,
+  photo: SeenPhoto,
+  subject: Subject,
+  placement: Placement,
+): PlacedSubject {
+  const { scale, angle, mirror } = placement;
+  const across = (subject.centre[0] - photo.width / 2) * (mirror ? -1 : 1);
+  const [dx, dy] = turned([across * scale, (subject.centre[1] - photo.height / 2) * scale], angle);
+  const [x, y] = [placement.x + dx, placement.y + dy];
+  const [w, h] = [subject.width * scale, subject.height * scale];
+  const [cos, sin] = turned([1, 0], angle).map(Math.abs) as [number, number];
+  const side = longer(template);
+  return {
+    x,
+    y,
+    width: w * cos + h * sin,
+    height: w * sin + h * cos,
+    size: sizeAt(template, subject, scale),
+    off: [(x - spot[0]) / side, (y - spot[1]) / side],
+    source: subject.source,
+    confidence: subject.confidence,
+    count: subject.count,
+  };
+}
+
+function placeOne(scene: Scene, photo: PhotoToPlace): Placed {
+  const { template, spot } = scene;
+  const { rule, straighten, angle: typed, mirror } = template.centring;
+  const found = subjectOf(photo, rule);
+  const subject = found ?? photoItself(photo);
+  const side = mirror ? -1 : 1;
+  const lean = straighten === 'eyes' ? side * (subjectOf(photo, 'face')?.lean ?? 0) : 0;
+  const angle = typed - lean;
+  const { bounds } = inPhotoAxes(scene.shown, angle);
+  const from: Point = [side * (subject.centre[0] - photo.width / 2), subject.centre[1] - photo.height / 2];
+  const rule1 = ruled(scene, photo, subject, from, turned(spot, -angle), bounds);
+  const [x, y] = turned(rule1.centre, angle);
+  const before: Placement = { scale: rule1.scale, angle, x, y, mirror };
+  const { adjustment } = photo;
+  const placement = adjustment ? adjusted(before, adjustment, spot, template) : before;
+  const gap = gapOf(scene.polygons, photo, placement);
+  const fadeGap = scene.shown === scene.polygons ? gap : gapOf(scene.shown, photo, placement);
+  const drawn = rule1.used === 'extended' || rule1.used === 'left';
+  return {
+    ...placement,
+    used: rule1.used,
+    by: drawn ? gap : rule1.by,
+    gap,
+    fadeGap,
+    subject: found && placedSubject(scene, photo, found, placement),
+  };
+}
+
+/** Share of the outline that the photo does not reach. */
+function gapOf(polygons: readonly Polygon[], photo: SeenPhoto, placement: Placement): number {
+  const { scale, angle, x, y } = placement;
+  const seen = inPhotoAxes(polygons, angle);
+  const centre = turned([x, y], -angle);
+  if (covers(photo, scale, centre, seen.bounds)) return 0;
+  const [halfWidth, halfHeight] = [(photo.width * scale) / 2, (photo.height * scale) / 2];
+  const rect: Bounds = [centre[0] - halfWidth, centre[1] - halfHeight, centre[0] + halfWidth, centre[1] + halfHeight];
+  return uncoveredShare(seen.polygons, rect);
+}
+
+/** The least enlargement about the spot that closes every gap, as an adjustment on top of the one there is; null where none can. */
+export function closingAdjustment(template: Template, photo: PhotoToPlace): Adjustment | null {
+  const place = placer(template);
+  const before = place(photo);
+  if (before.fadeGap === 0) return photo.adjustment ?? UNADJUSTED;
+  const { spot, shown } = sceneOf(template);
+  const { bounds } = inPhotoAxes(shown, before.angle);
+  const centre = turned([before.x, before.y], -before.angle);
+  const at = turned(spot, -before.angle);
+  const from: Point = [(at[0] - centre[0]) / before.scale, (at[1] - centre[1]) / before.scale];
+  const pinned = pinnedScale(photo, from, at, bounds);
+  const old = photo.adjustment ?? UNADJUSTED;
+  if (pinned !== null) {
+    const k = pinned / before.scale;
+    // The offset by hand is about the spot as well: it grows with the rest.
+    return { ...old, scale: old.scale * k, x: old.x * k, y: old.y * k };
+  }
+  const scale = Math.max(before.scale, coverScale(photo, bounds));
+  const moved = turned(shiftedCentre(photo, scale, centre, bounds), before.angle);
+  const k = scale / before.scale;
+  const { box } = template.shape;
+  const grown: Point = [spot[0] + (before.x - spot[0]) * k, spot[1] + (before.y - spot[1]) * k];
+  return {
+    ...old,
+    scale: old.scale * k,
+    x: old.x * k + (moved[0] - grown[0]) / box.width,
+    y: old.y * k + (moved[1] - grown[1]) / box.height,
+  };
+}
+
+export type Placer = (photo: PhotoToPlace) => Placed;
+
+/** A function that places photos for this template; the outline is worked out once, and each photo is placed once. */
+export function placer(template: Template): Placer {
+  const scene = sceneOf(template);
+  const known = new WeakMap<PhotoToPlace, Placed>();
+  return (photo) => {
+    const placed = known.get(photo) ?? placeOne(scene, photo);
+    known.set(photo, placed);
+    return placed;
+  };
+}
+
+/** Where the template wants the subject's centre, frame units. */
+export const spotOf = wantedSpot;

@@ -1,0 +1,129 @@
+/** What a photo is of, as a centring rule sees it. */
+import { z } from 'zod';
+import type { Sight } from '../sight';
+import type { Template } from '../template';
+import type { Point, Size } from './placement';
+
+const share = z.number().min(-1).max(2);
+
+/** A subject pointed at by hand, in shares of the upright photo: its box, or only its centre. */
+export const handSubjectSchema = z.union([
+  z.strictObject({ box: z.tuple([share, share, z.number().gt(0).max(2), z.number().gt(0).max(2)]) }),
+  z.strictObject({ point: z.tuple([share, share]) }),
+]);
+export type HandSubject = z.infer<typeof handSubjectSchema>;
+
+/** Pixels of the upright photo. */
+export type Subject = {
+  readonly centre: Point;
+  readonly width: number;
+  readonly height: number;
+  /** Square pixels. */
+  readonly area: number;
+  /** Degrees by which its eyes lean from level, clockwise; 0 where there are none. */
+  readonly lean: number;
+  readonly source: 'hand' | 'face' | 'found' | 'photo';
+  readonly confidence: number;
+  readonly count: number;
+};
+
+export type SeenPhoto = Size & {
+  readonly sight?: Sight | null | undefined;
+  readonly handSubject?: HandSubject | null | undefined;
+};
+
+/** Below this confidence a found subject is not trusted, and the photo's middle is used instead. */
+export const TRUSTED = 0.2;
+
+const middleOf = ({ width, height }: Size): Subject => ({
+  centre: [width / 2, height / 2],
+  width,
+  height,
+  area: width * height,
+  lean: 0,
+  source: 'photo',
+  confidence: 1,
+  count: 1,
+});
+
+/** How far the eyes of the clearest face lean, degrees clockwise. */
+function leanOf({ width, height, sight }: SeenPhoto): number {
+  const face = sight?.faces[0];
+  if (!face) return 0;
+  const [[lx, ly], [rx, ry]] = face.eyes;
+  return (Math.atan2((ry - ly) * height, (rx - lx) * width) * 180) / Math.PI;
+}
+
+function byHand(photo: SeenPhoto, hand: HandSubject): Subject {
+  const { width, height } = photo;
+  if ('point' in hand) {
+    const found = foundOf(photo);
+    // Its size is still the found one's, if there is any.
+    const size = found ?? middleOf(photo);
+    return {
+      ...size,
+      centre: [hand.point[0] * width, hand.point[1] * height],
+      source: 'hand',
+      confidence: 1,
+      count: 1,
+    };
+  }
+  const [l, t, w, h] = hand.box;
+  return {
+    centre: [(l + w / 2) * width, (t + h / 2) * height],
+    width: w * width,
+    height: h * height,
+    area: w * width * h * height,
+    lean: leanOf(photo),
+    source: 'hand',
+    confidence: 1,
+    count: 1,
+  };
+}
+
+function foundOf(photo: SeenPhoto): Subject | null {
+  const found = photo.sight?.subject;
+  if (!found || found.confidence < TRUSTED) return null;
+  const { width, height } = photo;
+  const [l, t, w, h] = found.box;
+  return {
+    centre: [(l + w / 2) * width, (t + h / 2) * height],
+    width: w * width,
+    height: h * height,
+    area: found.area * width * height,
+    lean: leanOf(photo),
+    source: 'found',
+    confidence: found.confidence,
+    count: found.count,
+  };
+}
+
+/** The clearest face: centred by its eyes, sized by its box. */
+function faceOf(photo: SeenPhoto): Subject | null {
+  const face = photo.sight?.faces[0];
+  if (!face) return null;
+  const { width, height } = photo;
+  const [[lx, ly], [rx, ry]] = face.eyes;
+  const [, , w, h] = face.box;
+  return {
+    centre: [((lx + rx) / 2) * width, ((ly + ry) / 2) * height],
+    width: w * width,
+    height: h * height,
+    area: w * width * h * height,
+    lean: leanOf(photo),
+    source: 'face',
+    confidence: face.score,
+    count: photo.sight!.faces.length,
+  };
+}
+
+/** The subject that the rule centres, or null where none was found and the photo's middle has to do. */
+export function subjectOf(photo: SeenPhoto, rule: Template['centring']['rule']): Subject | null {
+  if (rule === 'middle') return middleOf(photo);
+  if (photo.handSubject) return byHand(photo, photo.handSubject);
+  if (rule === 'point') return null;
+  return rule === 'face' ? faceOf(photo) : foundOf(photo);
+}
+
+/** What is placed where no subject was found. */
+export const photoItself = middleOf;

@@ -1,0 +1,66 @@
+/** A template at one size into a plate. */
+import { coverage } from '../raster';
+import { difference, flatten, offset, union, type Polygon } from '../shape';
+import { outputHeight, templateOutline, type Border, type Template } from '../template';
+import { fadeOutline, featherMask, featherSigma } from './feather';
+import { borderBand, layersOf, sourceOver, visibleBorders, withOpacity } from './layers';
+import type { Plate } from './plate';
+import { shadowMask, type Caster } from './shadow';
+import { stack, type Stack } from './stack';
+
+/** Everything that a border covers. */
+function bandOf(border: Border, outline: readonly Polygon[], scale: number): Polygon[] {
+  const [outer, inner] = borderBand(border);
+  const hole = offset(outline, inner * scale, border.join).map((polygon) => [...polygon].reverse());
+  return [...offset(outline, outer * scale, border.join), ...hole];
+}
+
+/** What throws a shadow: the outline and the borders that reach out of it; a feathered photo softer than its borders. */
+function castersOf(outline: readonly Polygon[], template: Template, scale: number): Caster[] {
+  const { edge } = template;
+  const borders = visibleBorders(template.borders);
+  if (edge.feather === 0) {
+    const bands = borders.filter((border) => borderBand(border)[0] > 0).flatMap((b) => bandOf(b, outline, scale));
+    return [{ polygons: bands.length === 0 ? outline : union([...outline, ...bands]), sigma: 0 }];
+  }
+  const bands = union(borders.flatMap((border) => bandOf(border, outline, scale)));
+  const photo = { polygons: difference(fadeOutline(outline, edge, scale), bands), sigma: featherSigma(edge) * scale };
+  return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
+}
+
+/** Matte, then backdrop on it. */
+function floorOf(matte: string | null, backdrop: string | null): Stack['floor'] {
+  let floor: Stack['floor'] = [0, 0, 0, 0];
+  for (const colour of [matte, backdrop]) if (colour !== null) floor = sourceOver(floor, withOpacity(colour, 1));
+  return floor;
+}
+
+/**
+ * Compiles the template for pictures `width` pixels wide.
+ *
+ * @param matte colour laid under everything, for formats without alpha
+ * @param withBare also the picture without photo, for photos that don't reach everywhere
+ */
+export function compile(template: Template, width: number, matte: string | null = null, withBare = false): Plate {
+  const height = outputHeight(template.frame, width);
+  const scale = width / template.frame.width;
+  const outline = flatten(templateOutline(template), scale);
+  const { levels, rings } = layersOf(template);
+  const casting = template.shadows
+    .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
+    .filter(({ colour }) => colour.alpha > 0);
+  const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];
+  const window = { left: 0, top: 0, width, height };
+  const layers: Stack = {
+    width,
+    height,
+    floor: floorOf(matte, template.backdrop),
+    shadows: casting.map(({ shadow, colour }) => ({ colour, mask: shadowMask(casters, shadow, scale, window) })),
+    feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
+    rings,
+    levels: levels.map(({ distance, join }) => coverage(offset(outline, distance * scale, join), window)),
+  };
+  const unseen = rings.map((ring) => ({ ...ring, photo: false }));
+  const bare = withBare ? stack({ ...layers, feather: null, rings: unseen }).blank : null;
+  return { ...stack(layers), bare, scale };
+}

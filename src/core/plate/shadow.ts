@@ -1,0 +1,32 @@
+/** Drop shadows: the cutout's silhouette, moved, spread and blurred (CSS Backgrounds 3 §7.1). */
+import { softCoverage, type PixelWindow } from '../raster';
+import { offset, type Polygon } from '../shape';
+import type { Shadow } from '../template';
+
+/** CSS: the blur radius makes a Gaussian whose standard deviation is half of it. */
+const sigmaOf = (blurRadius: number) => blurRadius / 2;
+
+/** Part of what throws the shadow: polygons in pixels, and how soft they are themselves (a Gaussian's sigma in pixels). */
+export type Caster = { readonly polygons: readonly Polygon[]; readonly sigma: number };
+
+/**
+ * How much of the shadow falls on each pixel of the window, 0…1. Shadows of casters that
+ * don't overlap add up, and one Gaussian after another is a Gaussian of both variances.
+ *
+ * @param casters what is there of the cutout, in parts that don't overlap
+ * @param scale pixels per frame unit
+ */
+export function shadowMask(
+  casters: readonly Caster[],
+  { x, y, blur: radius, spread }: Pick<Shadow, 'x' | 'y' | 'blur' | 'spread'>,
+  scale: number,
+  window: PixelWindow,
+): Float32Array {
+  const masks = casters.map(({ polygons, sigma }) => {
+    const moved = offset(polygons, spread * scale, 'round').map((polygon) =>
+      polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
+    );
+    return softCoverage(moved, window, Math.hypot(sigma, sigmaOf(radius) * scale));
+  });
+  return masks.reduce((sum, mask) => sum.map((v, i) => Math.min(1, v + mask[i]!)));
+}

@@ -1,0 +1,174 @@
+/** Masks and colours of a template's layers stacked into the pixels of a plate. */
+import type { PixelWindow } from '../raster';
+import type { Rgba } from '../paint';
+import type { Ring } from './layers';
+import type { Plate } from './plate';
+
+/** A share this close to 0 or 1 makes no difference in 8 bits. */
+const NEGLIGIBLE = 1 / 2048;
+
+/** Less alpha than this is none in 8 bits. */
+const LEAST_ALPHA = 0.5 / 255;
+
+/** The sorts of pixels; the last two are those of `Plate.runs`. */
+const NO_PHOTO = -1;
+const MIXED = 0;
+const ALL_PHOTO = 1;
+
+/** One mask a layer, width × height shares row by row. */
+export type Stack = {
+  readonly width: number;
+  readonly height: number;
+  /** Matte and backdrop: premultiplied, 0…1. */
+  readonly floor: readonly [r: number, g: number, b: number, alpha: number];
+  /** First listed on top, as in CSS. */
+  readonly shadows: readonly { readonly colour: Rgba; readonly mask: Float32Array }[];
+  /** How much of each pixel the photo covers where its edge is soft; null where the rings say it. */
+  readonly feather: Float32Array | null;
+  /** `rings[i]` fills `levels[i]` without `levels[i + 1]`. */
+  readonly rings: readonly Ring[];
+  readonly levels: readonly Float32Array[];
+};
+
+/** Smallest window that holds every run. */
+function windowOfRuns(runs: readonly number[], width: number): PixelWindow {
+  let [left, top, right, bottom] = [Infinity, Infinity, -1, -1];
+  for (let run = 0; run < runs.length; run += 3) {
+    const x = runs[run]! % width;
+    const y = Math.floor(runs[run]! / width);
+    left = Math.min(left, x);
+    right = Math.max(right, x + runs[run + 1]! - 1);
+    top = Math.min(top, y);
+    bottom = Math.max(bottom, y);
+  }
+  return right < 0
+    ? { left: 0, top: 0, width: 0, height: 0 }
+    : { left, top, width: right - left + 1, height: bottom - top + 1 };
+}
+
+/** Smallest window that holds every pixel whose alpha is not 0. */
+function inkedWindow(rgba: Uint8ClampedArray, width: number, height: number): PixelWindow {
+  let [left, top, right, bottom] = [width, height, -1, -1];
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    let x = 0;
+    while (x < width && rgba[(row + x) * 4 + 3] === 0) x++;
+    if (x === width) continue;
+    let end = width - 1;
+    while (rgba[(row + end) * 4 + 3] === 0) end--;
+    left = Math.min(left, x);
+    right = Math.max(right, end);
+    top = Math.min(top, y);
+    bottom = y;
+  }
+  return right < 0
+    ? { left: 0, top: 0, width: 0, height: 0 }
+    : { left, top, width: right - left + 1, height: bottom - top + 1 };
+}
+
+function isShaded(masks: readonly Float32Array[], i: number): boolean {
+  for (let s = 0; s < masks.length; s++) if (masks[s]![i] !== 0) return true;
+  return false;
+}
+
+/**
+ * The plate's pixels. Flat arrays and plain numbers throughout: this runs over every
+ * pixel at each move of a slider, and a tuple a pixel costs several times as much.
+ */
+export function stack({ width, height, floor, shadows, feather, rings, levels }: Stack): Omit<Plate, 'scale' | 'bare'> {
+  const over = Float64Array.from(rings.flatMap((ring) => ring.over));
+  const colours = Float64Array.from(shadows.flatMap(({ colour: { r, g, b, alpha } }) => [r, g, b, alpha]));
+  const masks = shadows.map(({ mask }) => mask);
+  const hasPhoto = Uint8Array.from(rings, ({ photo }) => (photo ? 1 : 0));
+  const [fr, fg, fb, fa] = floor;
+  const outermost = levels[0]!;
+  const innermost = levels[levels.length - 1]!;
+  const last = rings[rings.length - 1]!;
+  const plainInside = last.photo && last.over[3] === 0;
+
+  const blank = new Uint8ClampedArray(width * height * 4);
+  const runs: number[] = [];
+  const mixed: number[] = [];
+  for (let y = 0; y < height; y++) {
+    const end = (y + 1) * width;
+    let runSort = NO_PHOTO;
+    let runStart = y * width;
+    for (let i = y * width; i < end; i++) {
+      let sort = NO_PHOTO;
+      if (plainInside && innermost[i] === 1 && (!feather || feather[i] === 1)) {
+        blank[i * 4 + 3] = 255;
+        sort = ALL_PHOTO;
+      } else if (outermost[i] !== 0 || fa > 0 || (feather && feather[i] !== 0) || isShaded(masks, i)) {
+        // Split the pixel's area between the rings; what no ring covers shows what lies beneath.
+        let outer = outermost[i]!;
+        let beneath = 1 - outer;
+        let r = 0;
+        let g = 0;
+        let b = 0;
+        let a = 0;
+        let photo = 0;
+        for (let level = 0; outer > 0 && level < hasPhoto.length; level++) {
+          const inner = level + 1 < hasPhoto.length ? Math.min(levels[level + 1]![i]!, outer) : 0;
+          const area = outer - inner;
+          outer = inner;
+          if (area <= 0) continue;
+          const c = level * 4;
+          const rest = area * (1 - over[c + 3]!);
+          r += area * over[c]!;
+          g += area * over[c + 1]!;
+          b += area * over[c + 2]!;
+          a += area * over[c + 3]!;
+          if (feather || hasPhoto[level] !== 1) beneath += rest;
+          else photo += rest;
+        }
+        if (feather) {
+          photo = beneath * feather[i]!;
+          beneath -= photo;
+        }
+        if (beneath > 0) {
+          let ur = fr;
+          let ug = fg;
+          let ub = fb;
+          let ua = fa;
+          for (let s = masks.length - 1; s >= 0; s--) {
+            const share = colours[s * 4 + 3]! * masks[s]![i]!;
+            const rest = 1 - share;
+            ur = colours[s * 4]! * share + ur * rest;
+            ug = colours[s * 4 + 1]! * share + ug * rest;
+            ub = colours[s * 4 + 2]! * share + ub * rest;
+            ua = share + ua * rest;
+          }
+          r += ur * beneath;
+          g += ug * beneath;
+          b += ub * beneath;
+          a += ua * beneath;
+        }
+        a += photo;
+        if (a >= LEAST_ALPHA) {
+          const k = i * 4;
+          blank[k + 3] = a * 255;
+          sort = photo <= NEGLIGIBLE ? NO_PHOTO : photo >= 1 - NEGLIGIBLE ? ALL_PHOTO : MIXED;
+          if (sort === NO_PHOTO) {
+            blank[k] = (r / a) * 255;
+            blank[k + 1] = (g / a) * 255;
+            blank[k + 2] = (b / a) * 255;
+          } else if (sort === MIXED) mixed.push((r / a) * 255, (g / a) * 255, (b / a) * 255, photo / a);
+        }
+      }
+      if (sort === runSort) continue;
+      if (runSort !== NO_PHOTO) runs.push(runStart, i - runStart, runSort);
+      runSort = sort;
+      runStart = i;
+    }
+    if (runSort !== NO_PHOTO) runs.push(runStart, end - runStart, runSort);
+  }
+  return {
+    width,
+    height,
+    blank,
+    runs: Int32Array.from(runs),
+    mixed: Float32Array.from(mixed),
+    photoWindow: windowOfRuns(runs, width),
+    inked: inkedWindow(blank, width, height),
+  };
+}

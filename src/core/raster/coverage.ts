@@ -1,0 +1,122 @@
+/** Exact area coverage of polygons over a pixel grid. */
+import type { Polygon } from '../shape';
+
+/** A rectangle of pixels: its left top corner and its size, all whole numbers. */
+export type PixelWindow = {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+};
+
+/** A side lower than this adds no visible area, and its slope would overflow. */
+const FLAT = 1e-12;
+
+type Edge = {
+  readonly x0: number;
+  readonly y0: number;
+  readonly x1: number;
+  readonly y1: number;
+  readonly direction: 1 | -1;
+};
+
+/** Sides with some height, top end first, sorted by their top, in the window's own coordinates. */
+function edgesOf(polygons: readonly Polygon[], { left, top }: PixelWindow): Edge[] {
+  const edges: Edge[] = [];
+  for (const polygon of polygons)
+    for (let i = 0; i < polygon.length; i++) {
+      const [ax, ay] = polygon[i]!;
+      const [bx, by] = polygon[i + 1 === polygon.length ? 0 : i + 1]!;
+      if (Math.abs(by - ay) < FLAT) continue;
+      const edge = { x0: ax - left, y0: ay - top, x1: bx - left, y1: by - top };
+      edges.push(
+        ay < by ? { ...edge, direction: 1 } : { x0: edge.x1, y0: edge.y1, x1: edge.x0, y1: edge.y0, direction: -1 },
+      );
+    }
+  return edges.sort((a, b) => a.y0 - b.y0);
+}
+
+/**
+ * Adds to `row` the signed area to the right of a piece that stays within one pixel
+ * row, as differences: the running sum of `row` is then the coverage. `height` is the
+ * piece's signed share of the row, xa and xb its ends, both within 0…width.
+ */
+function addPiece(row: Float64Array, xa: number, xb: number, height: number): void {
+  const from = Math.min(xa, xb);
+  const to = Math.max(xa, xb);
+  const first = Math.floor(from);
+  const last = Math.max(Math.ceil(to), first + 1);
+  if (last === first + 1) {
+    const inPixel = height * ((from + to) / 2 - first);
+    row[first]! += height - inPixel;
+    row[first + 1]! += inPixel;
+    return;
+  }
+  // Area to the right of the piece in each pixel it passes: integral of a ramp.
+  const slope = 1 / (to - from);
+  let before = 0;
+  for (let x = first; x < last; x++) {
+    const a = Math.max(from, x);
+    const b = Math.min(to, x + 1);
+    const share = (b - a) * slope;
+    const within = share * (x + 1 - (a + b) / 2);
+    row[x]! += height * (within + before);
+    // The part of this piece that is not yet counted in this pixel belongs to the next.
+    before = share - within;
+  }
+  row[last]! += height * before;
+}
+
+/** Like `addPiece` for ends anywhere: left of the window counts in full, right of it not at all. */
+function addClipped(row: Float64Array, width: number, xa: number, xb: number, height: number): void {
+  for (const limit of [0, width]) {
+    if (xa < limit === xb < limit || xa === limit || xb === limit) continue;
+    const t = (limit - xa) / (xb - xa);
+    addClipped(row, width, xa, limit, height * t);
+    addClipped(row, width, limit, xb, height * (1 - t));
+    return;
+  }
+  if (xa <= 0 && xb <= 0) row[0]! += height;
+  else if (xa < width || xb < width) addPiece(row, xa, xb, height);
+}
+
+/**
+ * Share of each pixel that the polygons cover, row by row, 0…1.
+ *
+ * @param polygons in pixels; contours that don't overlap, holes turning the other way
+ * @param window the pixels wanted
+ */
+export function coverage(polygons: readonly Polygon[], window: PixelWindow): Float32Array {
+  const { width, height } = window;
+  const out = new Float32Array(width * height);
+  const edges = edgesOf(polygons, window);
+  const row = new Float64Array(width + 2);
+  let active: Edge[] = [];
+  let next = 0;
+  for (let y = 0; y < height; y++) {
+    while (next < edges.length && edges[next]!.y0 < y + 1) active.push(edges[next++]!);
+    if (active.length === 0) continue;
+    active = active.filter((edge) => edge.y1 > y);
+    row.fill(0);
+    for (const { x0, y0, x1, y1, direction } of active) {
+      const top = Math.max(y0, y);
+      const bottom = Math.min(y1, y + 1);
+      if (bottom <= top) continue;
+      const slope = (x1 - x0) / (y1 - y0);
+      addClipped(row, width, x0 + (top - y0) * slope, x0 + (bottom - y0) * slope, (bottom - top) * direction);
+    }
+    let sum = 0;
+    let share = 0;
+    for (let x = 0, k = y * width; x < width; x++, k++) {
+      // Most pixels are like the one before: only edges change the sum.
+      const change = row[x]!;
+      if (change !== 0) {
+        sum += change;
+        share = Math.abs(sum);
+        share = share > 1 ? 1 : share < 1e-9 ? 0 : share;
+      }
+      out[k] = share;
+    }
+  }
+  return out;
+}

@@ -1,0 +1,54 @@
+/** Curves into straight pieces. */
+import type { Contour, Outline, Point } from './path';
+
+/** A closed polygon; the last corner joins the first. */
+export type Polygon = readonly Point[];
+
+/** Largest distance between curve and polygon, in the units of the flattened outline times `scale`. */
+export const FLATNESS = 0.004;
+
+/**
+ * Pieces for a cubic so that no chord is further than `tolerance` from the curve:
+ * Wang’s bound, n² ≥ 3/4 · max|Δ²| / tolerance, with Δ² the second differences of the control points.
+ */
+function pieces(x0: number, y0: number, c: readonly number[], tolerance: number): number {
+  const [x1, y1, x2, y2, x3, y3] = c as [number, number, number, number, number, number];
+  const d1 = Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2);
+  const d2 = Math.hypot(x1 - 2 * x2 + x3, y1 - 2 * y2 + y3);
+  return Math.max(1, Math.ceil(Math.sqrt((0.75 * Math.max(d1, d2)) / tolerance)));
+}
+
+function flattenContour({ start, cubics }: Contour, scale: number, flatness: number): Polygon {
+  const corners: Point[] = [];
+  let [x0, y0] = start;
+  for (const cubic of cubics) {
+    const [x1, y1, x2, y2, x3, y3] = cubic;
+    const n = pieces(x0, y0, cubic, flatness / scale);
+    for (let i = 0; i < n; i++) {
+      const t = i / n;
+      const s = 1 - t;
+      const [b0, b1, b2, b3] = [s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t];
+      corners.push([(b0 * x0 + b1 * x1 + b2 * x2 + b3 * x3) * scale, (b0 * y0 + b1 * y1 + b2 * y2 + b3 * y3) * scale]);
+    }
+    [x0, y0] = [x3, y3];
+  }
+  return corners;
+}
+
+/** Polygons of the outline in pixels at `scale` pixels per unit, within `flatness` pixels of the curves. */
+export function flatten(outline: Outline, scale: number, flatness = FLATNESS): Polygon[] {
+  return outline.map((contour) => flattenContour(contour, scale, flatness));
+}
+
+/** Left, top, right and bottom over all corners; null where there is none. */
+export function boundsOf(polygons: readonly Polygon[]): readonly [number, number, number, number] | null {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const polygon of polygons)
+    for (const [x, y] of polygon) {
+      left = Math.min(left, x);
+      right = Math.max(right, x);
+      top = Math.min(top, y);
+      bottom = Math.max(bottom, y);
+    }
+  return left <= right ? [left, top, right, bottom] : null;
+}

@@ -1,0 +1,55 @@
+import { countParam, defineShape, shareParam } from '../definition';
+import { boundsOfOutline } from '../bounds';
+import { type Contour, mapOutline, onEllipse, type Point, snap } from '../path';
+import { seededShares } from '../seeded';
+
+const UNIT = 1024;
+
+/** A closed smooth curve through the points (a uniform Catmull–Rom spline as cubics). */
+function smoothThrough(points: readonly Point[]): Contour {
+  const n = points.length;
+  const at = (i: number) => points[(i + n) % n]!;
+  return {
+    start: at(0),
+    cubics: points.map((_, i) => {
+      const [before, from, to, after] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
+      return [
+        snap(from[0] + (to[0] - before[0]) / 6),
+        snap(from[1] + (to[1] - before[1]) / 6),
+        snap(to[0] - (after[0] - from[0]) / 6),
+        snap(to[1] - (after[1] - from[1]) / 6),
+        to[0],
+        to[1],
+      ];
+    }),
+  };
+}
+
+/** Cloud-like blob: a round line through `bumps` points drawn by lot from `seed`, calmer the smoother; fills its box. */
+export const blob = defineShape({
+  kind: 'blob',
+  label: 'Blob',
+  params: { seed: countParam(0, 9999, 7), bumps: countParam(3, 24, 9), smoothness: shareParam(0, 1, 0.35) },
+  controls: {
+    seed: { label: 'Seed', as: 'count' },
+    bumps: { label: 'Bumps', as: 'count' },
+    smoothness: { label: 'Smoothness', as: 'share' },
+  },
+  handles: {
+    seed: ({ seed }, { width: w, height: h }) => [(seed / 9999 - 0.5) * w, h / 2],
+    bumps: ({ bumps }, { width: w, height: h }) => onEllipse((2 * Math.PI) / bumps, w / 2, h / 2),
+    smoothness: ({ smoothness }, { height: h }) => [0, (-smoothness * h) / 2],
+  },
+  outline: ({ seed, bumps, smoothness }, { width, height }) => {
+    const lots = seededShares(seed, 2 * bumps);
+    const points = Array.from({ length: bumps }, (_, i): Point => {
+      const angle = (2 * Math.PI * (i + 0.5 * (lots[i]! - 0.5) * (1 - smoothness))) / bumps;
+      const out = UNIT * (1 - 0.6 * (1 - smoothness) * lots[bumps + i]!);
+      return [snap(out * Math.cos(angle)), snap(out * Math.sin(angle))];
+    });
+    const raw = [smoothThrough(points)];
+    const [left, top, right, bottom] = boundsOfOutline(raw);
+    const [sx, sy] = [width / (right - left), height / (bottom - top)];
+    return mapOutline(raw, [sx, 0, 0, sy, -((left + right) / 2) * sx, -((top + bottom) / 2) * sy]);
+  },
+});

@@ -1,0 +1,1 @@
+export { lettersPath } from './set';

@@ -1,0 +1,38 @@
+import { polygonArea } from './measure';
+import { offset } from './offset';
+
+const total = (polygons: ReturnType<typeof offset>) => polygons.reduce((sum, p) => sum + polygonArea(p), 0);
+
+/** Two squares of 40 with a bar 4 wide and 20 long between them. */
+const dumbbell = [
+  [
+    [0, 0], [40, 0], [40, 18], [60, 18], [60, 0], [100, 0],
+    [100, 40], [60, 40], [60, 22], [40, 22], [40, 40], [0, 40],
+  ],
+] as const; // prettier-ignore
+
+describe('shrinking', () => {
+  test('keeps a bar that is wide enough; at its four ends an arc about the corner leaves r²(1 − π/4) more', () => {
+    const rest = offset(dumbbell, -1, 'round');
+    expect(rest).toHaveLength(1);
+    expect(Math.abs(total(rest) / (2 * 38 * 38 + 2 * 22 + 4 * (1 - Math.PI / 4)) - 1)).toBeLessThan(1e-5);
+  });
+
+  test('splits where the bar vanishes: two squares of 34, each with what is left of the bar’s mouth', () => {
+    const rest = offset(dumbbell, -3, 'round');
+    expect(rest).toHaveLength(2);
+    // ∫ (4 − 2√(9 − u²)) du from √5 to 3: points at least 3 away from both corners of the mouth.
+    const mouth = 4 * (3 - Math.sqrt(5)) - ((9 * Math.PI) / 2 - 2 * Math.sqrt(5) - 9 * Math.asin(Math.sqrt(5) / 3));
+    expect(Math.abs(total(rest) / (2 * 34 * 34 + 2 * mouth) - 1)).toBeLessThan(2e-5);
+  });
+
+  test('leaves nothing of what is thinner than twice the distance', () => {
+    expect(offset(dumbbell, -20.01, 'round')).toEqual([]);
+  });
+});
+
+test('growing a convex polygon obeys Steiner’s formula A + P·r + π·r² (Steiner 1840, from memory)', () => {
+  const triangle = [[[0, 0], [30, 0], [0, 40]]] as const; // prettier-ignore
+  for (const r of [1, 7.5, 30])
+    expect(Math.abs(total(offset(triangle, r, 'round')) / (600 + 120 * r + Math.PI * r * r) - 1)).toBeLessThan(1e-4);
+});

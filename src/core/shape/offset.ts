@@ -1,0 +1,46 @@
+/** Outlines grown or shrunk by a distance (Clipper's polygon offsetting). */
+import { differenceD, EndType, FillRule, inflatePathsD, JoinType, unionD, type PathsD } from 'clipper2-ts';
+import { z } from 'zod';
+import type { Polygon } from './flatten';
+
+/** How outer corners are drawn (SVG 2 stroke-linejoin). */
+export const joinSchema = z.enum(['round', 'miter', 'bevel']);
+export type Join = z.infer<typeof joinSchema>;
+
+const JOINS: Readonly<Record<Join, JoinType>> = { round: JoinType.Round, miter: JoinType.Miter, bevel: JoinType.Bevel };
+
+/** SVG 2's initial stroke-miterlimit. */
+const MITER_LIMIT = 4;
+/** Decimals Clipper keeps: enough that neighbouring bands share their edges exactly. */
+const DECIMALS = 6;
+/** Largest distance between a round join's arc and its chords, in pixels. */
+const ARC_TOLERANCE = 0.004;
+
+const toPaths = (polygons: readonly Polygon[]): PathsD => polygons.map((p) => p.map(([x, y]) => ({ x, y })));
+const fromPaths = (paths: PathsD): Polygon[] => paths.map((p) => p.map(({ x, y }) => [x, y] as const));
+
+/**
+ * All points within `distance` of the polygons (positive), or those at least
+ * `-distance` inside them (negative). Thin parts vanish. Units as given.
+ */
+export function offset(
+  polygons: readonly Polygon[],
+  distance: number,
+  join: Join,
+  arcTolerance = ARC_TOLERANCE,
+): Polygon[] {
+  if (distance === 0) return [...polygons];
+  return fromPaths(
+    inflatePathsD(toPaths(polygons), distance, JOINS[join], EndType.Polygon, MITER_LIMIT, DECIMALS, arcTolerance),
+  );
+}
+
+/** What the first polygons cover and the second don't. */
+export function difference(polygons: readonly Polygon[], without: readonly Polygon[]): Polygon[] {
+  return fromPaths(differenceD(toPaths(polygons), toPaths(without), FillRule.NonZero, DECIMALS));
+}
+
+/** Non-overlapping contours of everything covered by any of the polygons (non-zero rule). */
+export function union(polygons: readonly Polygon[]): Polygon[] {
+  return fromPaths(unionD(toPaths(polygons), [], FillRule.NonZero, DECIMALS));
+}

@@ -1,0 +1,206 @@
+/** Shape documents into outlines. */
+import { WobrelError } from '../errors';
+import { after } from './affine';
+import { boundsOfOutline } from './bounds';
+import { combine, resolve } from './combine';
+import { mapOutline, reversed, type Affine, type Contour, type Outline, type Point } from './path';
+import type { Control } from './definition';
+import { parsePathData } from './path-data';
+import { SHAPES, type ShapeKind } from './registry';
+import { MAX_DEPTH, type Box, type PartDocument, type ShapeDocument } from './schema';
+
+type WithBox<S> = S extends unknown ? Omit<S, 'box'> & { readonly box: Box } : never;
+
+/** A shape with every box worked out. */
+export type Shape = WithBox<Exclude<ShapeDocument, { kind: 'combined' }>> | CombinedShape;
+export type ShapePart = Omit<PartDocument, 'shape'> & { readonly shape: Shape };
+export type CombinedShape = { readonly kind: 'combined'; readonly box: Box; readonly parts: readonly ShapePart[] };
+export type CatalogueShape = Extract<Shape, { kind: ShapeKind }>;
+
+type Frame = { readonly width: number; readonly height: number };
+
+/** Share of the frame's shorter side that a shape takes when nothing else is said. */
+const DEFAULT_SHARE = 8 / 9;
+
+function defaultBox({ width, height }: Frame): Box {
+  const side = Math.min(width, height) * DEFAULT_SHARE;
+  return { cx: width / 2, cy: height / 2, width: side, height: side, angle: 0, mirror: false };
+}
+
+/** What an outline takes up, as a box. */
+function boxAround(outline: Outline): Box {
+  const [left, top, right, bottom] = boundsOfOutline(outline);
+  return {
+    cx: (left + right) / 2,
+    cy: (top + bottom) / 2,
+    width: right - left,
+    height: bottom - top,
+    angle: 0,
+    mirror: false,
+  };
+}
+
+export const isCatalogue = (shape: ShapeDocument | Shape): shape is CatalogueShape => shape.kind in SHAPES;
+
+function nothing(path: string): never {
+  throw new WobrelError('template-invalid', `${path}: the shape has no area`, path);
+}
+
+/**
+ * The shape with its boxes filled in: catalogue kinds lie in the middle of the frame,
+ * paths, letters and combined shapes where they stand.
+ *
+ * @param path of the shape in the document, for refusals
+ * @throws WobrelError `template-invalid` where there is no area, `path-invalid` where path data can't be read
+ */
+export function completeShape(document: ShapeDocument, frame: Frame, path = 'shape', depth = 1): Shape {
+  if (depth > MAX_DEPTH) throw new WobrelError('template-invalid', `${path}: shapes are nested too deeply`, path);
+  if (document.kind === 'combined') {
+    const parts = document.parts.map((part, i) => ({
+      ...part,
+      shape: completeShape(part.shape, frame, `${path}.parts[${i}].shape`, depth + 1),
+    }));
+    const shape = { ...document, parts };
+    const outline = combinedOutline(parts);
+    if (outline.length === 0) nothing(path);
+    return { ...shape, box: document.box ?? boxAround(outline) };
+  }
+  if (isCatalogue(document)) return { ...document, box: document.box ?? defaultBox(frame) } as Shape;
+  try {
+    const outline = ownOutline(document as Exclude<Shape, CatalogueShape>);
+    if (outline.length === 0) nothing(`${path}.d`);
+    return { ...document, box: document.box ?? boxAround(outline) } as Shape;
+  } catch (error) {
+    if (error instanceof WobrelError && error.at === null)
+      throw new WobrelError(error.code, `${path}.d: ${error.message}`, `${path}.d`);
+    throw error;
+  }
+}
+
+/** From around the origin to where a box lies: scaled, mirrored, turned and moved to its centre. */
+export function placing({ cx, cy, angle, mirror }: Box, sx = 1, sy = 1): Affine {
+  const radians = (angle * Math.PI) / 180;
+  // Whole quarter turns are exact.
+  const [cos, sin] =
+    angle % 90 === 0
+      ? [Math.round(Math.cos(radians)), Math.round(Math.sin(radians))]
+      : [Math.cos(radians), Math.sin(radians)];
+  const x = mirror ? -sx : sx;
+  return [cos * x, sin * x, -sin * sy, cos * sy, cx, cy];
+}
+
+/** Turning a mirrored outline's contours round again keeps what is filled clockwise. */
+const upright = (outline: Outline, mirrored: boolean): Outline =>
+  mirrored ? outline.map((contour) => reversed(contour)) : outline;
+
+/** Outlines that took long to work out, by their documents: a slider asks for the same again and again. */
+const remembered = new Map<string, Outline>();
+const REMEMBERED = 24;
+
+function remember(key: string, work: () => Outline): Outline {
+  const known = remembered.get(key);
+  if (known) return known;
+  const outline = work();
+  if (remembered.size >= REMEMBERED) remembered.delete(remembered.keys().next().value!);
+  remembered.set(key, outline);
+  return outline;
+}
+
+/** The outline before it is fitted to a box. */
+function ownOutline(shape: Exclude<Shape, CatalogueShape>): Outline {
+  if (shape.kind === 'combined') return remember(JSON.stringify(shape.parts), () => combinedOutline(shape.parts));
+  const rule = shape.kind === 'path' ? shape.fillRule : 'nonzero';
+  return remember(`${rule} ${shape.d}`, () => resolve(parsePathData(shape.d), rule));
+}
+
+/** A part and its copies. */
+function copiesOf(outline: Outline, { count, angle, scale, x, y, about }: ShapePart['repeat'], box: Box): Outline[] {
+  const [ax, ay]: Point = about ?? [box.cx, box.cy];
+  return Array.from({ length: count }, (_, i) => {
+    if (i === 0) return outline;
+    const radians = (angle * i * Math.PI) / 180;
+    const k = scale ** i;
+    const [cos, sin] = [Math.cos(radians) * k, Math.sin(radians) * k];
+    return mapOutline(outline, [
+      cos,
+      sin,
+      -sin,
+      cos,
+      ax + x * i - cos * ax + sin * ay,
+      ay + y * i - sin * ax - cos * ay,
+    ]);
+  });
+}
+
+function combinedOutline(parts: readonly ShapePart[]): Outline {
+  const active = parts.filter((part) => !part.off);
+  return combine(
+    active.flatMap(({ op, repeat, shape }) =>
+      copiesOf(outlineOf(shape), repeat, shape.box).map((outline) => ({ op, outline })),
+    ),
+  );
+}
+
+/** The outline of a shape in frame units: contours that don't overlap, holes turning the other way. */
+export function outlineOf(shape: Shape): Outline {
+  const { box } = shape;
+  if (isCatalogue(shape)) {
+    // The kind picks the definition whose parameters the shape carries.
+    const { outline } = SHAPES[shape.kind] as { outline: (params: unknown, extent: Frame) => Outline };
+    return upright(mapOutline(outline(shape, box), placing(box)), box.mirror);
+  }
+  const own = ownOutline(shape);
+  return upright(mapOutline(own, fitting(own, box)), box.mirror);
+}
+
+/** From where an outline stands to the box that it is fitted to. */
+function fitting(own: Outline, box: Box): Affine {
+  const { cx, cy, width, height } = boxAround(own);
+  // One map rather than two: every map rounds to 1/4096.
+  return after(placing(box, box.width / width, box.height / height), [1, 0, 0, 1, -cx, -cy]);
+}
+
+/** From a combined shape's parts as they are written to the frame. */
+export const partsMap = (shape: CombinedShape): Affine => fitting(ownOutline(shape), shape.box);
+
+/** A drawn outline's contours in the frame as they were drawn, overlaps and all; of any other shape, its outline. */
+export function contoursOf(shape: Shape): readonly Contour[] {
+  if (shape.kind !== 'path') return outlineOf(shape);
+  const map = fitting(ownOutline(shape), shape.box);
+  return mapOutline(parsePathData(shape.d), map);
+}
+
+/** The shape in another box, every length among its own parameters put through `scale`. */
+export function scaleShape(shape: Shape, scale: (length: number) => number, box: Box): Shape {
+  if (!isCatalogue(shape)) return { ...shape, box };
+  const controls: Readonly<Record<string, Control>> = SHAPES[shape.kind].controls;
+  const scaled = Object.entries(shape).map(([key, value]) => {
+    const as = controls[key]?.as;
+    if (as === 'length') return [key, scale(value as number)];
+    return [key, as === 'corners' ? (value as number[]).map(scale) : value];
+  });
+  return { ...(Object.fromEntries(scaled) as CatalogueShape), box };
+}
+
+/**
+ * A combined shape with other parts, where it stood: a box that followed from the parts
+ * follows again, scaled as it was. Null where the parts leave nothing.
+ */
+export function combinedOf(parts: readonly ShapePart[], before: CombinedShape): CombinedShape | null {
+  const outline = combinedOutline(parts);
+  if (outline.length === 0) return null;
+  const [was, is] = [boxAround(ownOutline(before)), boxAround(outline)];
+  const { box } = before;
+  const [kx, ky] = [box.width / was.width, box.height / was.height];
+  const [dx, dy] = [(is.cx - was.cx) * kx, (is.cy - was.cy) * ky];
+  // The parts keep their places on the frame, however the whole is turned.
+  const [a, b, c, d] = placing(box);
+  const moved = {
+    ...box,
+    cx: box.cx + a * dx + c * dy,
+    cy: box.cy + b * dx + d * dy,
+    width: is.width * kx,
+    height: is.height * ky,
+  };
+  return { ...before, parts, box: moved };
+}

@@ -1,0 +1,2 @@
+export { readSvg } from './read';
+export { clipPath, writeSvg } from './write';

@@ -1,0 +1,54 @@
+/** The thinnest part of a shape. */
+import { boundsOfOutline } from './bounds';
+import { flatten, type Polygon } from './flatten';
+import { poleOf, polygonArea } from './measure';
+import { difference, offset } from './offset';
+import type { Outline, Point } from './path';
+
+/**
+ * What shrinking by d and growing back loses is a thin part where it is larger than this
+ * many d²: more than a corner of 9° loses, d²·(cot(α/2) − (π − α)/2), and what a bar of
+ * width 2d loses once it is six times as long as wide.
+ */
+const MORE_THAN_A_CORNER = 12;
+
+/** The shape's longer side in units while it is looked at: half a unit in 240 is as fine as a warning needs. */
+const SIZE = 240;
+/** Curves are followed this closely, in the same units. */
+const COARSE = 0.1;
+
+/** Widths are tried from narrow to wide, each larger than the last by this factor, and the first that tells is then halved in. */
+const GROWTH = 1.25;
+const HALVINGS = 8;
+
+/** Parts lost by shrinking and growing back by `distance`: all of it where nothing is left. */
+function lost(polygons: readonly Polygon[], distance: number): Polygon[] {
+  const opened = offset(offset(polygons, -distance, 'round', COARSE), distance, 'round', COARSE);
+  if (opened.length === 0) return [...polygons];
+  const left = difference(polygons, opened);
+  return left.filter((part) => Math.abs(polygonArea(part)) > MORE_THAN_A_CORNER * distance * distance);
+}
+
+/** Width of the thinnest part within half a 240th of the shape's size, and a point within it, in frame units; pointed corners don't count. */
+export function thinnestPart(outline: Outline): { readonly width: number; readonly at: Point } {
+  const [left, top, right, bottom] = boundsOfOutline(outline);
+  const k = SIZE / Math.max(right - left, bottom - top);
+  const polygons = flatten(outline, k, COARSE);
+  const widest = (Math.min(right - left, bottom - top) * k) / 2 + 0.01;
+  let low = 0;
+  let high = 0.25;
+  while (high < widest && lost(polygons, high).length === 0) {
+    low = high;
+    high = Math.min(high * GROWTH, widest);
+  }
+  let parts = lost(polygons, high);
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    const here = lost(polygons, middle);
+    if (here.length === 0) low = middle;
+    else [high, parts] = [middle, here];
+  }
+  // Well within the largest part: the middle of a ring's bounds is its hole.
+  const [x, y] = poleOf(parts.some((part) => polygonArea(part) > 0) ? parts : polygons).point;
+  return { width: (2 * high) / k, at: [x / k, y / k] };
+}

@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { brightnessOf, hashBits, hashDistance, hashOf, lumaOf, sharpnessOf } from './figures';
+import { labToHex, toLab } from './lab';
+import { converter } from 'culori';
+
+test('luma weighs red, green and blue as ITU-R BT.709-6 item 3.2 says', () => {
+  const rgb = Uint8Array.from([255, 0, 0, 0, 255, 0, 0, 0, 255, 255, 255, 255]);
+  const luma = lumaOf({ rgb, width: 4, height: 1 });
+  expect([...luma].map((v) => Math.round(v * 1e4) / 1e4)).toEqual([54.213, 182.376, 18.411, 255]);
+  expect(brightnessOf(luma)).toBeCloseTo(0.5, 6);
+});
+
+test('the variance of the Laplacian by its definition: 0 on a slope, 16 s² for a checkerboard of step s', () => {
+  const n = 12;
+  const slope = Float32Array.from({ length: n * n }, (_, i) => 3 * (i % n) + 2 * Math.floor(i / n));
+  expect(sharpnessOf(slope, n, n)).toBeCloseTo(0, 6);
+  // Every value is ±4·2a = ±8a around a mean of 0, with a the half step: (8a)² = 16 s².
+  const checker = Float32Array.from({ length: n * n }, (_, i) => ((i + Math.floor(i / n)) % 2 ? 10 : 0));
+  expect(sharpnessOf(checker, n, n)).toBeCloseTo(16 * 10 * 10, 3);
+});
+
+test('a blurred picture is less sharp than the same in focus', () => {
+  const n = 40;
+  const sharp = Float32Array.from({ length: n * n }, (_, i) => ((i * 2654435761) >>> 0) % 256);
+  const soft = sharp.map((_, i) => {
+    const near = [i, i - 1, i + 1, i - n, i + n].map((k) => sharp[(k + n * n) % (n * n)]!);
+    return near.reduce((sum, v) => sum + v, 0) / 5;
+  });
+  expect(sharpnessOf(soft, n, n)).toBeLessThan(0.2 * sharpnessOf(sharp, n, n));
+});
+
+const apart = (a: string, b: string) => hashDistance(hashBits(a), hashBits(b));
+
+describe('difference hash', () => {
+  test('rises to the right give ones, falls zeros', () => {
+    const rise = Float32Array.from({ length: 9 * 8 }, (_, i) => i % 9);
+    expect(hashOf(rise, 9, 8)).toBe('f'.repeat(16));
+    expect(
+      hashOf(
+        rise.map((v) => 9 - v),
+        9,
+        8,
+      ),
+    ).toBe('0'.repeat(16));
+  });
+
+  test('scale and brightness leave it as it is', () => {
+    const picture = (w: number, h: number, k: number) =>
+      Float32Array.from({ length: w * h }, (_, i) => k * (60 + 50 * Math.sin(((i % w) / w) * 9) * Math.cos((Math.floor(i / w) / h) * 5))); // prettier-ignore
+    expect(apart(hashOf(picture(90, 80, 1), 90, 80), hashOf(picture(180, 160, 1.5), 180, 160))).toBeLessThanOrEqual(2);
+  });
+
+  test('the distance counts bits', () => {
+    expect(apart('f'.repeat(16), '0'.repeat(16))).toBe(64);
+    const hash = fc.array(fc.integer({ min: 0, max: 15 }), { minLength: 16, maxLength: 16 }).map((d) => d.map((v) => v.toString(16)).join('')); // prettier-ignore
+    fc.assert(
+      fc.property(hash, hash, (a, b) => {
+        const bits = (BigInt(`0x${a}`) ^ BigInt(`0x${b}`)).toString(2).replace(/0/g, '').length;
+        expect(apart(a, b)).toBe(bits);
+      }),
+    );
+  });
+});
+
+test('CIELAB agrees with culori within 0.1, and comes back as the colour it was', () => {
+  const lab65 = converter('lab65');
+  fc.assert(
+    fc.property(fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255)), ([r, g, b]) => {
+      const { l, a, b: bb } = toLab(Uint8Array.from([r, g, b]));
+      const exact = lab65({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
+      expect(Math.hypot(l[0]! - exact.l, a[0]! - exact.a, bb[0]! - exact.b)).toBeLessThan(1.2);
+      const back = parseInt(labToHex([exact.l, exact.a, exact.b]).slice(1), 16);
+      for (const [shift, v] of [[16, r], [8, g], [0, b]] as const) expect(Math.abs(((back >> shift) & 255) - v)).toBeLessThanOrEqual(2); // prettier-ignore
+    }),
+  );
+});

@@ -1,0 +1,105 @@
+/** Figures of a photo's pixels, for telling blurred, dark and doubled ones. */
+import type { Raster } from './subject';
+
+/** Luma of 8-bit sRGB by ITU-R BT.709-6 item 3.2, 0…255. */
+export function lumaOf({ rgb, width, height }: Raster): Float32Array {
+  const out = new Float32Array(width * height);
+  for (let i = 0, k = 0; i < out.length; i++, k += 3)
+    out[i] = 0.2126 * rgb[k]! + 0.7152 * rgb[k + 1]! + 0.0722 * rgb[k + 2]!;
+  return out;
+}
+
+/** Mean luma, 0…1. */
+export function brightnessOf(luma: Float32Array): number {
+  let sum = 0;
+  for (let i = 0; i < luma.length; i++) sum += luma[i]!;
+  return sum / luma.length / 255;
+}
+
+/**
+ * Variance of the Laplacian (4 neighbours) of luma, rim left out: a common measure of focus
+ * (Pech-Pacheco, Cristóbal, Chamorro-Martínez and Fernández-Valdivia 2000, "Diatom
+ * autofocusing in brightfield microscopy").
+ *
+ * @param within left, top, width and height in shares: only there, as what lies behind a subject may be soft
+ */
+export function sharpnessOf(luma: Float32Array, width: number, height: number, within: Within = [0, 0, 1, 1]): number {
+  return varianceOf(luma, width, height, within, (i) => {
+    return luma[i - 1]! + luma[i + 1]! + luma[i - width]! + luma[i + width]! - 4 * luma[i]!;
+  });
+}
+
+/** Variance of luma in the same place. */
+export const contrastOf = (luma: Float32Array, width: number, height: number, within: Within = [0, 0, 1, 1]): number =>
+  varianceOf(luma, width, height, within, (i) => luma[i]!);
+
+type Within = readonly [left: number, top: number, width: number, height: number];
+
+/** Variance of a value over the pixels of a part, the picture's rim left out. */
+function varianceOf(
+  luma: Float32Array,
+  width: number,
+  height: number,
+  [l, t, w, h]: Within,
+  valueAt: (i: number) => number,
+): number {
+  const [left, top] = [Math.max(1, Math.floor(l * width)), Math.max(1, Math.floor(t * height))];
+  const [right, bottom] = [
+    Math.min(width - 1, Math.ceil((l + w) * width)),
+    Math.min(height - 1, Math.ceil((t + h) * height)),
+  ];
+  let [n, sum, squares] = [0, 0, 0];
+  for (let y = top; y < bottom; y++)
+    for (let x = left; x < right; x++) {
+      const v = valueAt(y * width + x);
+      n++;
+      sum += v;
+      squares += v * v;
+    }
+  return n === 0 ? 0 : squares / n - (sum / n) ** 2;
+}
+
+/** Mean of luma over the part of a picture that one cell of a grid covers. */
+function cellMeans(luma: Float32Array, width: number, height: number, columns: number, rows: number): Float64Array {
+  const sums = new Float64Array(columns * rows);
+  const counts = new Float64Array(columns * rows);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const cell = Math.floor((y * rows) / height) * columns + Math.floor((x * columns) / width);
+      sums[cell]! += luma[y * width + x]!;
+      counts[cell]!++;
+    }
+  return sums.map((sum, i) => (counts[i]! > 0 ? sum / counts[i]! : 0));
+}
+
+/**
+ * Difference hash of 64 bits: whether each cell of a grid of 9 × 8 is darker than the one to
+ * its right, row by row (common practice; the method is known as dHash). 16 hexadecimal digits.
+ */
+export function hashOf(luma: Float32Array, width: number, height: number): string {
+  const means = cellMeans(luma, width, height, 9, 8);
+  let hex = '';
+  for (let row = 0; row < 8; row++) {
+    let byte = 0;
+    for (let x = 0; x < 8; x++) byte = byte * 2 + (means[row * 9 + x]! < means[row * 9 + x + 1]! ? 1 : 0);
+    hex += byte.toString(16).padStart(2, '0');
+  }
+  return hex;
+}
+
+/** A hash as two halves of 32 bits, for comparing many with each other. */
+export type HashBits = readonly [high: number, low: number];
+export const hashBits = (hash: string): HashBits => [
+  parseInt(hash.slice(0, 8), 16) | 0,
+  parseInt(hash.slice(8), 16) | 0,
+];
+
+/** Ones in 32 bits, added up in pairs, fours, bytes (Warren 2002, "Hacker's Delight", §5-1). */
+function ones(v: number): number {
+  let n = v - ((v >>> 1) & 0x55555555);
+  n = (n & 0x33333333) + ((n >>> 2) & 0x33333333);
+  return Math.imul((n + (n >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
+
+/** Bits in which two hashes differ, 0…64. */
+export const hashDistance = (a: HashBits, b: HashBits): number => ones(a[0] ^ b[0]) + ones(a[1] ^ b[1]);

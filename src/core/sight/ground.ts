@@ -1,0 +1,225 @@
+/** The ground of a photo: the colour along its rim, changing evenly from side to side. */
+import type { Lab } from './lab';
+
+/** Share of the shorter side that counts as rim. */
+const RIM = 0.05;
+/** Rim pixels further than this from the fit are not ground (ΔE*ab). */
+const OUTLIER = 10;
+const ROUNDS = 4;
+
+/** Coefficients of 1, u, v, u², v²: light falls off towards a photo's corners. */
+type Plane = readonly number[];
+
+type Colour = readonly [l: Plane, a: Plane, b: Plane];
+
+export type Ground = {
+  /** L*, a*, b* as they change over the photo, at the middle and from side to side; the one that most of the rim has comes first. */
+  readonly colours: readonly Colour[];
+  /** Share of the rim that has the first colour, 0…1. */
+  readonly plain: number;
+  /** Share of the rim that has any of them. */
+  readonly known: number;
+  /** Spread of the rim's pixels around their colour (ΔE*ab). */
+  readonly noise: number;
+};
+
+/** Pixels of the rim, thinned out: its colour changes slowly. */
+function rimOf(width: number, height: number): number[] {
+  const depth = Math.max(2, Math.round(RIM * Math.min(width, height)));
+  const rim: number[] = [];
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      if (x >= depth && y >= depth && x < width - depth && y < height - depth) {
+        x = width - depth - 1;
+        continue;
+      }
+      if ((x + 2 * y) % 5 === 0) rim.push(y * width + x);
+    }
+  return rim;
+}
+
+const TERMS = 5;
+
+/** Solves the symmetric equations in place (Gauss–Jordan with pivoting); null where they don't determine an answer. */
+function solved(rows: number[][]): number[] | null {
+  const n = rows.length;
+  for (let c = 0; c < n; c++) {
+    let pivot = c;
+    for (let r = c + 1; r < n; r++) if (Math.abs(rows[r]![c]!) > Math.abs(rows[pivot]![c]!)) pivot = r;
+    if (Math.abs(rows[pivot]![c]!) < 1e-9) return null;
+    [rows[c], rows[pivot]] = [rows[pivot]!, rows[c]!];
+    for (let r = 0; r < n; r++) {
+      if (r === c) continue;
+      const factor = rows[r]![c]! / rows[c]![c]!;
+      for (let k = c; k <= n; k++) rows[r]![k]! -= factor * rows[c]![k]!;
+    }
+  }
+  return rows.map((row, i) => row[n]! / row[i]!);
+}
+
+/** Least squares through the colours at pixels, by the normal equations: one matrix for all three planes. */
+function planesThrough({ l, a, b }: Lab, pixels: readonly number[], width: number, height: number): Colour {
+  const WIDE = TERMS + 3;
+  const sums = new Float64Array(TERMS * WIDE);
+  const terms = new Float64Array(WIDE);
+  terms[0] = 1;
+  for (const i of pixels) {
+    const u = (i % width) / width - 0.5;
+    const v = Math.floor(i / width) / height - 0.5;
+    terms[1] = u;
+    terms[2] = v;
+    terms[3] = u * u;
+    terms[4] = v * v;
+    terms[5] = l[i]!;
+    terms[6] = a[i]!;
+    terms[7] = b[i]!;
+    // The matrix is symmetric: half of it is enough.
+    for (let r = 0, k = 0; r < TERMS; r++, k += WIDE)
+      for (let c = r; c < WIDE; c++) sums[k + c]! += terms[r]! * terms[c]!;
+  }
+  const sum = (r: number, c: number) => (c < r ? sums[c * WIDE + r]! : sums[r * WIDE + c]!);
+  const planeOf = (value: number): Plane => {
+    const rows = Array.from({ length: TERMS }, (_, r) => [
+      ...Array.from({ length: TERMS }, (_, c) => sum(r, c)),
+      sum(r, TERMS + value),
+    ]);
+    return solved(rows) ?? flat(sum(0, TERMS + value) / Math.max(1, pixels.length));
+  };
+  return [planeOf(0), planeOf(1), planeOf(2)];
+}
+
+const at = (p: Plane, u: number, v: number) => p[0]! + p[1]! * u + p[2]! * v + p[3]! * u * u + p[4]! * v * v;
+
+function medianOf(values: number[]): number {
+  values.sort((a, b) => a - b);
+  return values[values.length >> 1] ?? 0;
+}
+
+const flat = (v: number): Plane => [v, 0, 0, 0, 0];
+const steady = (l: number, a: number, b: number): Colour => [flat(l), flat(a), flat(b)];
+
+/** One colour through most of these pixels of the rim, and which of them have it. */
+function colourThrough({ l, a, b }: Lab, pixels: readonly number[], whole: number, width: number, height: number) {
+  // Begins at the median, so that a subject that leaves the photo does not pull it.
+  const [ml, ma, mb] = [l, a, b].map((plane) => medianOf(pixels.map((i) => plane[i]!))) as [number, number, number];
+  let colour = steady(ml, ma, mb);
+  let near: number[] = [];
+  let spread = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    const reach = OUTLIER * (round === 0 ? 2 : 1);
+    let sum = 0;
+    near = pixels.filter((i) => {
+      const [u, v] = [(i % width) / width - 0.5, Math.floor(i / width) / height - 0.5];
+      const off = Math.hypot(l[i]! - at(colour[0], u, v), a[i]! - at(colour[1], u, v), b[i]! - at(colour[2], u, v));
+      if (off < reach) sum += off;
+      return off < reach;
+    });
+    if (near.length < whole / 20) break;
+    spread = sum / near.length;
+    // Where only a part of the rim has it, how it changes across the photo is not known.
+    colour =
+      near.length > whole / 2
+        ? planesThrough({ l, a, b }, near, width, height)
+        : steady(...([l, a, b].map((values) => medianOf(near.map((i) => values[i]!))) as [number, number, number]));
+  }
+  return { colour, near, spread };
+}
+
+/** Colours that a ground may be made of: a table, a wall, something on it. */
+const MOST_COLOURS = 4;
+/** A colour of less of the rim is no ground. */
+const LEAST_SHARE = 0.08;
+
+/** Fits the ground to the rim, leaving out what stands on it. */
+export function groundOf(lab: Lab, width: number, height: number): Ground {
+  const rim = rimOf(width, height);
+  let rest: readonly number[] = rim;
+  const found: { readonly colour: Colour; readonly share: number; readonly spread: number }[] = [];
+  while (found.length < MOST_COLOURS && rest.length > LEAST_SHARE * rim.length) {
+    const { colour, near, spread } = colourThrough(lab, rest, rim.length, width, height);
+    if (near.length < LEAST_SHARE * rim.length) break;
+    found.push({ colour, share: near.length / rim.length, spread });
+    const taken = new Set(near);
+    rest = rest.filter((i) => !taken.has(i));
+  }
+  if (found.length === 0) {
+    const { colour } = colourThrough(lab, rim, rim.length, width, height);
+    return { colours: [colour], plain: 0, known: 0, noise: OUTLIER };
+  }
+  found.sort((a, b) => b.share - a.share);
+  return {
+    colours: found.map(({ colour }) => colour),
+    plain: found[0]!.share,
+    known: found.reduce((sum, { share }) => sum + share, 0),
+    noise: found[0]!.spread,
+  };
+}
+
+/** Darkening up to this (L*) is mostly shadow, which keeps its ground's colour and is no subject. */
+const SHADOW = 30;
+const SHADOW_WEIGHT = 0.05;
+
+/** How much a difference in lightness counts. */
+function lightness(dl: number): number {
+  if (dl >= 0) return dl;
+  return dl > -SHADOW ? dl * SHADOW_WEIGHT : -SHADOW * SHADOW_WEIGHT + (dl + SHADOW) * 1.3;
+}
+
+/**
+ * Distance of every pixel from the nearest of the ground's colours, ΔE*ab. A shadow is the
+ * ground in less light: CIELAB's cube roots make L* + 16, a* and b* all shrink by one
+ * factor, so a pixel is compared with the ground as dark as itself, and darkening on its
+ * own weighs less.
+ */
+export function distanceFrom({ colours }: Ground, { l, a, b }: Lab, width: number, height: number): Float32Array {
+  const out = new Float32Array(l.length).fill(Infinity);
+  for (const [pl, pa, pb] of colours)
+    for (let y = 0, i = 0; y < height; y++) {
+      const v = y / height - 0.5;
+      for (let x = 0; x < width; x++, i++) {
+        const u = x / width - 0.5;
+        const ground = at(pl, u, v);
+        const dim = Math.min(1, (l[i]! + 16) / (ground + 16));
+        const light = lightness(l[i]! - ground);
+        const da = a[i]! - dim * at(pa, u, v);
+        const db = b[i]! - dim * at(pb, u, v);
+        const distance = Math.sqrt(light * light + da * da + db * db);
+        if (distance < out[i]!) out[i] = distance;
+      }
+    }
+  return out;
+}
+
+/** Light thrown back by the subject tints its shadow: so much ΔE*ab for every step of L* that it is darker. */
+const CAST = 0.08;
+
+/** Distance of some pixels from the ground where any darkening, however deep, may be shadow; ΔE*ab, in the order of `pixels`. */
+export function litDistance(
+  { colours }: Ground,
+  { l, a, b }: Lab,
+  pixels: readonly number[],
+  width: number,
+  height: number,
+): Float32Array {
+  const out = new Float32Array(pixels.length).fill(Infinity);
+  for (const [pl, pa, pb] of colours)
+    for (let k = 0; k < pixels.length; k++) {
+      const i = pixels[k]!;
+      const u = (i % width) / width - 0.5;
+      const v = Math.floor(i / width) / height - 0.5;
+      const ground = at(pl, u, v);
+      const darker = Math.max(0, ground - l[i]!);
+      const dim = Math.min(1, (l[i]! + 16) / (ground + 16));
+      const da = a[i]! - dim * at(pa, u, v);
+      const db = b[i]! - dim * at(pb, u, v);
+      const chroma = Math.max(0, Math.sqrt(da * da + db * db) - CAST * darker);
+      const light = darker > 0 ? darker * SHADOW_WEIGHT : l[i]! - ground;
+      const distance = Math.sqrt(light * light + chroma * chroma);
+      if (distance < out[k]!) out[k] = distance;
+    }
+  return out;
+}
+
+/** The ground's colour in the middle of the photo as L*, a*, b*. */
+export const groundColour = ({ colours }: Ground): readonly [number, number, number] =>
+  colours[0]!.map(([constant]) => constant!) as unknown as [number, number, number];

@@ -1,0 +1,4 @@
+export { hashBits, hashDistance } from './figures';
+export { look, LOOK_SIZE, SIGHT_VERSION } from './look';
+export { rimOfMask } from './small-mask';
+export type { Face, Sight } from './sight';

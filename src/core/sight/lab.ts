@@ -1,0 +1,63 @@
+/** 8-bit sRGB into CIELAB (CIE 15:2004, D65; sRGB by IEC 61966-2-1). */
+
+const LINEAR = Float32Array.from({ length: 256 }, (_, i) => {
+  const v = i / 255;
+  return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
+});
+
+/** The cube root branch of CIELAB's f over 0…1.1, finely enough for 0.02 of L*. */
+const STEPS = 4096;
+const ROOT = Float32Array.from({ length: STEPS + 2 }, (_, i) => {
+  const t = (i / STEPS) * 1.1;
+  return t > 216 / 24389 ? Math.cbrt(t) : (24389 / 27 / 116) * t + 16 / 116;
+});
+const root = (t: number) => ROOT[Math.min(STEPS, Math.round((t / 1.1) * STEPS))]!;
+
+/** L*, a*, b* of every pixel, plane by plane. */
+export type Lab = { readonly l: Float32Array; readonly a: Float32Array; readonly b: Float32Array };
+
+/** @param rgb three bytes a pixel */
+export function toLab(rgb: Uint8Array | Uint8ClampedArray): Lab {
+  const n = rgb.length / 3;
+  const [l, a, b] = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
+  for (let i = 0, k = 0; i < n; i++, k += 3) {
+    const [r, g, u] = [LINEAR[rgb[k]!]!, LINEAR[rgb[k + 1]!]!, LINEAR[rgb[k + 2]!]!];
+    const fx = root((0.4124 * r + 0.3576 * g + 0.1805 * u) / 0.95047);
+    const fy = root(0.2126 * r + 0.7152 * g + 0.0722 * u);
+    const fz = root((0.0193 * r + 0.1192 * g + 0.9505 * u) / 1.08883);
+    l[i] = 116 * fy - 16;
+    a[i] = 500 * (fx - fy);
+    b[i] = 200 * (fy - fz);
+  }
+  return { l, a, b };
+}
+
+/** A CIELAB colour as CSS hex, clipped to sRGB. */
+export function labToHex([l, a, b]: readonly [number, number, number]): string {
+  const fy = (l + 16) / 116;
+  const back = (f: number) => (f > 6 / 29 ? f ** 3 : (f - 16 / 116) * (116 / (24389 / 27)));
+  const [x, y, z] = [back(fy + a / 500) * 0.95047, back(fy), back(fy - b / 200) * 1.08883];
+  const rgb = [
+    3.2406 * x - 1.5372 * y - 0.4986 * z,
+    -0.9689 * x + 1.8758 * y + 0.0415 * z,
+    0.0557 * x - 0.204 * y + 1.057 * z,
+  ];
+  const coded = rgb.map((v) => {
+    const c = Math.min(1, Math.max(0, v));
+    return Math.round((c <= 0.0031308 ? c * 12.92 : 1.055 * c ** (1 / 2.4) - 0.055) * 255);
+  });
+  return '#' + coded.map((v) => v.toString(16).padStart(2, '0')).join('');
+}
+
+/** Every second pixel each way, as the mean of four. */
+export function halved({ l, a, b }: Lab, width: number, height: number): Lab & { width: number; height: number } {
+  const [w, h] = [Math.floor(width / 2), Math.floor(height / 2)];
+  const half = (from: Float32Array) => {
+    const to = new Float32Array(w * h);
+    for (let y = 0, i = 0; y < h; y++)
+      for (let x = 0, k = 2 * y * width; x < w; x++, i++, k += 2)
+        to[i] = (from[k]! + from[k + 1]! + from[k + width]! + from[k + width + 1]!) / 4;
+    return to;
+  };
+  return { l: half(l), a: half(a), b: half(b), width: w, height: h };
+}

@@ -1,0 +1,37 @@
+/** Everything that is seen in a photo but faces, from one small picture of it. */
+import { brightnessOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
+import { groundColour } from './ground';
+import { labToHex } from './lab';
+import type { FoundSubject, Sight } from './sight';
+import { subjectIn, type Raster } from './subject';
+
+/** Grows with every change that finds other subjects: older sights are looked at again. */
+export const SIGHT_VERSION = 2;
+
+/** Longest side of the picture that is looked at, pixels. */
+export const LOOK_SIZE = 256;
+
+const tidy = (v: number) => Math.round(v * 1e5) / 1e5;
+
+/** @param raster about `LOOK_SIZE` on its longer side */
+export function look(raster: Raster): Omit<Sight, 'faces'> {
+  const { width, height } = raster;
+  const { ground, subject } = subjectIn(raster);
+  const luma = lumaOf(raster);
+  return {
+    version: SIGHT_VERSION,
+    subject: subject && {
+      box: subject.box.map(tidy) as unknown as FoundSubject['box'],
+      centroid: [tidy(subject.centroid[0]), tidy(subject.centroid[1])],
+      area: tidy(subject.area),
+      confidence: tidy(subject.confidence),
+      mask: subject.mask,
+      count: subject.count,
+    },
+    ground: { colour: labToHex(groundColour(ground)), plain: tidy(ground.plain) },
+    sharpness: tidy(sharpnessOf(luma, width, height, subject?.box)),
+    contrast: tidy(contrastOf(luma, width, height, subject?.box)),
+    brightness: tidy(brightnessOf(luma)),
+    hash: hashOf(luma, width, height),
+  };
+}

@@ -1,0 +1,142 @@
+/** Masks on a small raster: thresholds, clean-up, connected parts. */
+
+/** One byte a pixel, 0 or 1. */
+export type Mask = Uint8Array;
+
+/**
+ * The threshold that parts values best into two classes (Otsu 1979, "A threshold selection
+ * method from gray-level histograms"), and how well: between-class over whole variance, 0…1.
+ */
+export function otsu(values: Float32Array, most: number): { readonly threshold: number; readonly parted: number } {
+  const BINS = 128;
+  const histogram = new Float64Array(BINS);
+  for (let i = 0; i < values.length; i++) histogram[Math.min(BINS - 1, Math.floor((values[i]! / most) * BINS))]!++;
+  const n = values.length;
+  let mean = 0;
+  histogram.forEach((count, i) => (mean += (i * count) / n));
+  let variance = 0;
+  histogram.forEach((count, i) => (variance += ((i - mean) ** 2 * count) / n));
+  let [best, at, share, sum] = [0, 0, 0, 0];
+  for (let i = 0; i < BINS - 1; i++) {
+    share += histogram[i]! / n;
+    sum += (i * histogram[i]!) / n;
+    if (share <= 0 || share >= 1) continue;
+    const between = (mean * share - sum) ** 2 / (share * (1 - share));
+    if (between > best) [best, at] = [between, i];
+  }
+  return { threshold: ((at + 1) / BINS) * most, parted: variance > 0 ? best / variance : 0 };
+}
+
+/** Rows of three joined: `grow` takes the most, else the least; beyond the rim lies what the rim has. */
+function joinRows(from: Mask, to: Mask, width: number, height: number, grow: boolean): void {
+  for (let y = 0; y < height; y++) {
+    const first = y * width;
+    const last = first + width - 1;
+    // Ends apart, so that the long way between has nothing to ask.
+    if (grow) {
+      to[first] = from[first]! | from[first + 1]!;
+      to[last] = from[last]! | from[last - 1]!;
+      for (let i = first + 1; i < last; i++) to[i] = from[i - 1]! | from[i]! | from[i + 1]!;
+    } else {
+      to[first] = from[first]! & from[first + 1]!;
+      to[last] = from[last]! & from[last - 1]!;
+      for (let i = first + 1; i < last; i++) to[i] = from[i - 1]! & from[i]! & from[i + 1]!;
+    }
+  }
+}
+
+function joinColumns(from: Mask, to: Mask, width: number, height: number, grow: boolean): void {
+  for (let y = 0; y < height; y++) {
+    const up = (y > 0 ? y - 1 : y) * width;
+    const down = (y < height - 1 ? y + 1 : y) * width;
+    for (let x = 0, i = y * width; x < width; x++, i++)
+      to[i] = grow ? from[up + x]! | from[i]! | from[down + x]! : from[up + x]! & from[i]! & from[down + x]!;
+  }
+}
+
+/** Each pixel the least (or most) of its 3 × 3 neighbourhood. */
+function morph(mask: Mask, width: number, height: number, grow: boolean): Mask {
+  const across = new Uint8Array(mask.length);
+  const out = new Uint8Array(mask.length);
+  joinRows(mask, across, width, height, grow);
+  joinColumns(across, out, width, height, grow);
+  return out;
+}
+
+/** Specks and bridges thinner than 2·radius + 1 pixels taken out. */
+export function opened(mask: Mask, width: number, height: number, radius: number): Mask {
+  let out = mask;
+  for (let i = 0; i < radius; i++) out = morph(out, width, height, false);
+  for (let i = 0; i < radius; i++) out = morph(out, width, height, true);
+  return out;
+}
+
+/** One pixel wider all round. */
+export const grown = (mask: Mask, width: number, height: number): Mask => morph(mask, width, height, true);
+
+/** Everything that the rim's empty pixels don't reach is filled. */
+export function filled(mask: Mask, width: number, height: number): Mask {
+  const outside = new Uint8Array(mask.length);
+  const queue = new Int32Array(mask.length);
+  let waiting = 0;
+  const visit = (i: number) => {
+    if (mask[i]! + outside[i]! > 0) return;
+    outside[i] = 1;
+    queue[waiting++] = i;
+  };
+  for (let x = 0; x < width; x++) {
+    visit(x);
+    visit((height - 1) * width + x);
+  }
+  for (let y = 0; y < height; y++) {
+    visit(y * width);
+    visit(y * width + width - 1);
+  }
+  while (waiting > 0) {
+    const i = queue[--waiting]!;
+    const x = i % width;
+    if (x > 0) visit(i - 1);
+    if (x < width - 1) visit(i + 1);
+    if (i >= width) visit(i - width);
+    if (i < mask.length - width) visit(i + width);
+  }
+  for (let i = 0; i < outside.length; i++) outside[i] = 1 - outside[i]!;
+  return outside;
+}
+
+export type Part = {
+  readonly pixels: readonly number[];
+  /** Left, top, right, bottom; right and bottom are beyond the last pixel. */
+  readonly box: readonly [number, number, number, number];
+};
+
+/** Connected parts (by sides), the largest first. */
+export function partsOf(mask: Mask, width: number, height: number): Part[] {
+  const seen = new Uint8Array(mask.length);
+  const parts: Part[] = [];
+  for (let start = 0; start < mask.length; start++) {
+    if (!mask[start] || seen[start]) continue;
+    const pixels = [start];
+    seen[start] = 1;
+    let [left, top, right, bottom] = [width, height, 0, 0];
+    const visit = (i: number) => {
+      if (!mask[i] || seen[i]) return;
+      seen[i] = 1;
+      pixels.push(i);
+    };
+    for (let k = 0; k < pixels.length; k++) {
+      const i = pixels[k]!;
+      const [x, y] = [i % width, Math.floor(i / width)];
+      left = Math.min(left, x);
+      right = Math.max(right, x + 1);
+      top = Math.min(top, y);
+      bottom = Math.max(bottom, y + 1);
+      if (x > 0) visit(i - 1);
+      if (x < width - 1) visit(i + 1);
+      if (y > 0) visit(i - width);
+      if (y < height - 1) visit(i + width);
+    }
+    parts.push({ pixels, box: [left, top, right, bottom] });
+  }
+  return parts.sort((a, b) => b.pixels.length - a.pixels.length);
+}

@@ -1,0 +1,50 @@
+/** What was seen in a photo: kept with it, the same for every template. */
+import { z } from 'zod';
+
+const share = z.number();
+const point = z.tuple([share, share]);
+/** Left, top, width, height. */
+const box = z.tuple([share, share, share, share]);
+
+export const faceSchema = z.object({
+  box,
+  /** The eye on the left of the upright face, then the one on its right: a turned face has them elsewhere. */
+  eyes: z.tuple([point, point]),
+  score: z.number(),
+});
+
+export const foundSubjectSchema = z.object({
+  box,
+  /** Centre of its area. */
+  centroid: point,
+  /** Share of the photo that it covers. */
+  area: share,
+  /** 0…1: below 0.45 it is a guess (common practice of this finder; see docs/decisions.md). */
+  confidence: share,
+  /** What of its box it fills (`smallMask`). */
+  mask: z.string(),
+  /** Separate things of about the same size. */
+  count: z.int(),
+});
+
+/** Places and sizes are shares of the upright photo's width and height, from its left top corner. */
+export const sightSchema = z.object({
+  /** Of the finder: a better one looks again. */
+  version: z.int(),
+  faces: z.array(faceSchema),
+  subject: foundSubjectSchema.nullable(),
+  /** The colour around the subject (CSS hex), and the share of the rim that has it. */
+  ground: z.object({ colour: z.string(), plain: share }),
+  /** Variance of the Laplacian of luma, in squared 8-bit steps. */
+  sharpness: z.number(),
+  /** Variance of luma in the same place, squared 8-bit steps: a dark photo has less of both. */
+  contrast: z.number(),
+  /** Mean luma, 0…1. */
+  brightness: share,
+  /** Difference hash, 16 hexadecimal digits. */
+  hash: z.string(),
+});
+
+export type Face = z.infer<typeof faceSchema>;
+export type FoundSubject = z.infer<typeof foundSubjectSchema>;
+export type Sight = z.infer<typeof sightSchema>;

@@ -1,0 +1,179 @@
+/**
+ * The template document, format 1: everything about how a photo becomes a cutout. This
+ * schema is the one definition; `docs/template.schema.json` is generated from it.
+ */
+import { z } from 'zod';
+import { colourSchema, paintSchema } from '../paint';
+import { joinSchema, shapeSchema } from '../shape';
+import { unitSchema } from './units';
+
+const length = z.number().min(0).max(100_000);
+const signedLength = z.number().min(-100_000).max(100_000);
+const share = z.number().min(0).max(1);
+const factor = z.number().min(0).max(10);
+
+/** Defaults of an object whose every field has one. */
+const whole = <S extends z.ZodObject>(schema: S) => schema.prefault({} as never);
+
+const frameSchema = z.strictObject({
+  width: z.number().gt(0).max(100_000).default(1080),
+  height: z.number().gt(0).max(100_000).default(1080),
+  unit: unitSchema.default('px'),
+  ppi: z.number().min(1).max(2400).default(96),
+});
+
+const edgeSchema = z.strictObject({
+  rounding: length.default(0),
+  feather: length.default(0),
+  featherSide: z.enum(['inside', 'centre', 'outside']).default('inside'),
+});
+
+const centringSchema = z.strictObject({
+  rule: z.enum(['middle', 'subject', 'face', 'point']).default('middle'),
+  at: z.tuple([share, share]).default([0.5, 0.5]),
+  size: z.number().gt(0).max(10).nullable().default(null),
+  measure: z.enum(['longest', 'height', 'width', 'area']).default('longest'),
+  gap: z.enum(['enlarge', 'shift', 'extend', 'leave']).default('enlarge'),
+  maxEnlarge: z.number().gt(0).max(100).default(1),
+  /** What counts as the shape's centre: its box's, its area's, or the point furthest from its edge. */
+  centre: z.enum(['box', 'area', 'visual']).default('box'),
+  /** `eyes` turns the photo so that the eyes of the clearest face are level. */
+  straighten: z.enum(['none', 'eyes']).default('none'),
+  /** Degrees clockwise by which every photo is turned. */
+  angle: z.number().min(-360).max(360).default(0),
+  mirror: z.boolean().default(false),
+  /** What `gap: extend` fills the missing parts with: the rim mirrored, its last pixels smeared, or those fading into the ground's colour. */
+  extend: z.enum(['mirror', 'smear', 'ground']).default('ground'),
+});
+
+/** Above or below these a finding is raised. */
+const limitsSchema = z.strictObject({
+  /** Least room between subject and shape, as a share of the shape's box. */
+  clearance: z.number().min(-1).max(1).default(0.01),
+  /** Distance of the subject from its spot, as a share of the box's longer side. */
+  offSpot: share.default(0.02),
+  /** Difference of the subject's size from the wanted one, or from the batch's median where none is wanted. */
+  offSize: z.number().min(0).max(10).default(0.1),
+  /** Least confidence in a found subject. */
+  confidence: share.default(0.45),
+  /** Least sharpness, as a share of the batch's median. */
+  sharpness: z.number().min(0).max(10).default(0.15),
+  /** Largest difference of mean brightness (0…1) from the batch's median. */
+  brightness: share.default(0.2),
+  /** Two photos whose hashes differ in at most so many of 64 bits are near duplicates. */
+  twins: z.int().min(0).max(32).default(4),
+  /** Least contrast of borders and shadows with what they lie on (WCAG 2.2 §1.4.11: 3:1). */
+  contrast: z.number().min(1).max(21).default(3),
+});
+
+const filtersSchema = z.strictObject({
+  brightness: factor.default(1),
+  contrast: factor.default(1),
+  saturate: factor.default(1),
+  grayscale: share.default(0),
+  sepia: share.default(0),
+});
+
+/** Blend modes of W3C Compositing and Blending 1 §9. */
+const blendSchema = z.enum([
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+]);
+
+const tintSchema = z.strictObject({
+  paint: paintSchema.default('#00000000'),
+  blend: blendSchema.default('multiply'),
+  opacity: share.default(1),
+});
+
+const borderSchema = z.strictObject({
+  width: length.default(16),
+  align: z.enum(['inside', 'centre', 'outside']).default('inside'),
+  gap: length.default(0),
+  paint: paintSchema.default('#2f6f5e'),
+  dash: z.array(length).min(1).max(16).nullable().default(null),
+  join: joinSchema.default('round'),
+  opacity: share.default(1),
+});
+
+/** A border as it is drawn so far: in one colour. */
+export type Border = z.infer<typeof borderSchema> & { readonly paint: string };
+
+const shadowSchema = z.strictObject({
+  kind: z.enum(['drop', 'ground', 'inner']).default('drop'),
+  x: signedLength.default(0),
+  y: signedLength.default(12),
+  blur: length.default(24),
+  spread: signedLength.default(0),
+  color: colourSchema.default('#000000'),
+  opacity: share.default(0.35),
+});
+
+export type Shadow = z.infer<typeof shadowSchema>;
+
+const matSchema = z.strictObject({
+  top: length.default(0),
+  right: length.default(0),
+  bottom: length.default(0),
+  left: length.default(0),
+});
+
+export const formatSchema = z.enum(['png', 'webp', 'avif', 'gif', 'tiff', 'jpeg']);
+
+/** Letters, digits and harmless marks for a name that is also part of file names. */
+const outputName = z
+  .string()
+  .min(1)
+  .max(60)
+  .regex(/^[^/\\\0-\x1f]+$/, { error: 'expected a name without slashes' });
+
+export const MAX_OUTPUT_WIDTH = 16_384;
+
+export const outputSchema = z.strictObject({
+  name: outputName.default('tile'),
+  format: formatSchema.default('png'),
+  width: z.int().min(1).max(MAX_OUTPUT_WIDTH).optional(),
+  trim: z.boolean().default(false),
+  matte: colourSchema.nullable().default(null),
+  quality: z.int().min(1).max(100).default(90),
+  file: z.string().min(1).max(200).default('{photo}-{output}'),
+});
+
+export const documentSchema = z.strictObject({
+  wobrel: z.literal(1),
+  name: z.string().trim().min(1).max(120),
+  frame: whole(frameSchema),
+  shape: shapeSchema.default({ kind: 'circle' }),
+  edge: whole(edgeSchema),
+  centring: whole(centringSchema),
+  mode: z.enum(['cutout', 'window']).default('cutout'),
+  filters: whole(filtersSchema),
+  tints: z.array(tintSchema).max(16).default([]),
+  borders: z.array(borderSchema).max(16).default([]),
+  shadows: z.array(shadowSchema).max(16).default([]),
+  mat: whole(matSchema),
+  backdrop: paintSchema.nullable().default(null),
+  limits: whole(limitsSchema),
+  outputs: z
+    .array(outputSchema)
+    .min(1)
+    .max(24)
+    .default([outputSchema.parse({})]),
+});
+
+/** What the schema reads, before sizes that depend on each other are filled in. */
+export type TemplateDocument = z.infer<typeof documentSchema>;

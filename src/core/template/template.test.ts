@@ -1,0 +1,153 @@
+import { readFileSync } from 'node:fs';
+import { z } from 'zod';
+import { WobrelError } from '../errors';
+import { documentSchema } from './schema';
+import { frameWidthInPixels, outputHeight, parseTemplate } from './template';
+import { pixelsPerUnit } from './units';
+
+const refusalOf = (document: unknown) => {
+  try {
+    parseTemplate(document);
+  } catch (error) {
+    expect(error).toBeInstanceOf(WobrelError);
+    return error as WobrelError;
+  }
+  throw new Error('expected a refusal');
+};
+const plain = (fields: object = {}) => ({ wobrel: 1, name: 'Plain circle', ...fields });
+
+test('a name alone is a whole template: a centred circle of 8/9 of the frame, one transparent PNG', () => {
+  const template = parseTemplate(plain());
+  expect(template.shape).toEqual({
+    kind: 'circle',
+    box: { cx: 540, cy: 540, width: 960, height: 960, angle: 0, mirror: false },
+  });
+  expect(template.centring).toMatchObject({ rule: 'middle', gap: 'enlarge', maxEnlarge: 1 });
+  expect(template.outputs).toEqual([
+    { name: 'tile', format: 'png', width: 1080, trim: false, matte: null, quality: 90, file: '{photo}-{output}' },
+  ]);
+  expect([template.borders, template.shadows, template.backdrop]).toEqual([[], [], null]);
+});
+
+test('the example of the format’s own description is read', () => {
+  const template = parseTemplate({
+    wobrel: 1,
+    name: 'Round tile',
+    frame: { width: 1080, height: 1080, unit: 'px', ppi: 96 },
+    shape: { kind: 'circle', box: { cx: 540, cy: 540, width: 960, height: 960, angle: 0 } },
+    edge: { rounding: 0, feather: 0, featherSide: 'inside' },
+    centring: { rule: 'middle', at: [0.5, 0.5], size: null, measure: 'longest', gap: 'enlarge', maxEnlarge: 1.0 },
+    mode: 'cutout',
+    filters: { brightness: 1, contrast: 1, saturate: 1, grayscale: 0, sepia: 0 },
+    tints: [{ paint: '#00000000', blend: 'multiply', opacity: 1 }],
+    borders: [{ width: 16, align: 'inside', gap: 0, paint: '#2f6f5e', dash: null, join: 'round', opacity: 1 }],
+    shadows: [{ kind: 'drop', x: 0, y: 12, blur: 24, spread: 0, color: '#000000', opacity: 0.35 }],
+    mat: { top: 0, right: 0, bottom: 0, left: 0 },
+    backdrop: null,
+    outputs: [
+      { name: 'tile', format: 'png', width: 1080, trim: false, matte: null, quality: 90, file: '{photo}-{output}' },
+    ],
+  });
+  expect(template.borders).toHaveLength(1);
+});
+
+test('reading what was read changes nothing', () => {
+  const once = parseTemplate(plain({ borders: [{}], shadows: [{}], outputs: [{ format: 'jpeg', width: 300 }] }));
+  expect(parseTemplate(JSON.parse(JSON.stringify(once)))).toEqual(once);
+});
+
+test.each([
+  [plain({ mode: 'window' }), 'mode'],
+  [plain({ filters: { sepia: 0.5 } }), 'filters.sepia'],
+  [plain({ tints: [{ paint: '#ff000080' }] }), 'tints[0]'],
+  [plain({ borders: [{}, { dash: [4, 2] }] }), 'borders[1].dash'],
+  [
+    plain({
+      borders: [
+        {
+          paint: {
+            kind: 'linear',
+            stops: [
+              [0, '#fff'],
+              [1, '#000'],
+            ],
+          },
+        },
+      ],
+    }),
+    'borders[0].paint',
+  ],
+  [
+    plain({
+      backdrop: {
+        kind: 'radial',
+        stops: [
+          [0, '#fff'],
+          [1, '#000'],
+        ],
+      },
+    }),
+    'backdrop',
+  ],
+  [plain({ shadows: [{ kind: 'inner' }] }), 'shadows[0].kind'],
+  [plain({ mat: { bottom: 10 } }), 'mat.bottom'],
+  [plain({ outputs: [{ format: 'avif' }] }), 'outputs[0].format'],
+])('what is not drawn yet is refused, never ignored: %j', (document, path) => {
+  const error = refusalOf(document);
+  expect(error.message).toBe(`not supported yet: ${path}`);
+  expect(error.at).toBe(path);
+});
+
+test.each([
+  [plain({ colour: 'red' }), 'unknown field: colour'],
+  [plain({ frame: { witdh: 3 } }), 'unknown field: frame.witdh'],
+  [plain({ borders: [{ size: 3 }] }), 'unknown field: borders[0].size'],
+  [plain({ shape: { kind: 'circle', radius: 3 } }), 'unknown field: shape.radius'],
+])('unknown fields are refused with their path: %j', (document, message) => {
+  expect(refusalOf(document).message).toBe(message);
+});
+
+test.each([
+  [null, null],
+  [{ name: 'no format' }, 'wobrel'],
+  [{ wobrel: 2, name: 'later' }, 'wobrel'],
+  [{ wobrel: 1 }, 'name'],
+  [plain({ borders: [{ width: -1 }] }), 'borders[0].width'],
+  [plain({ borders: [{ paint: 'red' }] }), 'borders[0].paint'],
+  [plain({ shape: { kind: 'lump' } }), 'shape.kind'],
+  [plain({ shape: { kind: 'polygon', sides: 61 } }), 'shape.sides'],
+  [plain({ frame: { width: 0 } }), 'frame.width'],
+  [plain({ frame: { width: Number.NaN } }), 'frame.width'],
+  [plain({ outputs: [] }), 'outputs'],
+  [plain({ outputs: [{ width: 16000, name: '../x' }] }), 'outputs[0].name'],
+  [plain({ outputs: [{ width: 16000 }] }), 'outputs[0].width'],
+])('a wrong value is refused at its path: %j', (document, path) => {
+  expect(refusalOf(document).at).toBe(path);
+});
+
+test('a JPEG output lies on white unless another matte is said', () => {
+  const [white, grey] = parseTemplate(
+    plain({ outputs: [{ format: 'jpeg' }, { format: 'jpeg', matte: '#ccc' }] }),
+  ).outputs;
+  expect([white!.matte, grey!.matte]).toEqual(['#ffffff', '#ccc']);
+});
+
+test('units: 96 px = 1 in = 72 pt = 2.54 cm = 25.4 mm (CSS Values and Units 4 §6.2)', () => {
+  expect(25.4 * pixelsPerUnit('mm', 96)).toBeCloseTo(96, 12);
+  expect(2.54 * pixelsPerUnit('cm', 96)).toBeCloseTo(96, 12);
+  expect(72 * pixelsPerUnit('pt', 96)).toBeCloseTo(96, 12);
+  expect(1 * pixelsPerUnit('in', 96)).toBe(96);
+  expect(pixelsPerUnit('px', 300)).toBe(1);
+});
+
+test('an output in pixels of a frame in millimetres: 110 mm at 300 ppi are 1299 px', () => {
+  const { frame, outputs } = parseTemplate(plain({ frame: { width: 110, height: 55, unit: 'mm', ppi: 300 } }));
+  expect(frameWidthInPixels(frame)).toBe(1299);
+  expect(outputs[0]!.width).toBe(1299);
+  expect(outputHeight(frame, 1299)).toBe(650);
+});
+
+test('the published JSON Schema is the one the code generates', () => {
+  const published = JSON.parse(readFileSync('docs/template.schema.json', 'utf8'));
+  expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(documentSchema, { io: 'input' }))));
+});

@@ -1,0 +1,110 @@
+/** Photos through a plate, in a worker: the same plate and the same loops as the export. */
+import {
+  flatSpread,
+  isPlain,
+  outsideOf,
+  pixelRect,
+  placer,
+  scaledSize,
+  toScaled,
+  type Placed,
+} from '../core/placement';
+import { compile, compose, type PhotoPixels, type Plate } from '../core/plate';
+import { continued, resample, type Outside, type PixelWindow } from '../core/raster';
+import type { Template } from '../core/template';
+import type { Drawn, PreviewPhoto } from './protocol';
+import { proxyFor } from './proxies';
+
+/** Placed pixels kept for the next change of border or shadow, which leaves them as they are. */
+const PLACED_KEPT = 400;
+const placed = new Map<number, { key: string; pixels: PhotoPixels }>();
+
+let canvas: OffscreenCanvas | null = null;
+
+/** The part of `rect` that lies in the picture. */
+function visiblePart(rect: PixelWindow, { width, height }: Plate): PixelWindow {
+  const left = Math.max(rect.left, 0);
+  const top = Math.max(rect.top, 0);
+  const right = Math.min(rect.left + rect.width, width);
+  const bottom = Math.min(rect.top + rect.height, height);
+  return { left, top, width: Math.max(right - left, 1), height: Math.max(bottom - top, 1) };
+}
+
+/** The part `window` of the whole photo drawn at `rect`, mirrored if it is. */
+function drawnPart(bitmap: ImageBitmap, rect: PixelWindow, window: PixelWindow, mirror: boolean): Uint8ClampedArray {
+  canvas ??= new OffscreenCanvas(1, 1);
+  if (canvas.width < window.width) canvas.width = window.width;
+  if (canvas.height < window.height) canvas.height = window.height;
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.imageSmoothingQuality = 'high';
+  const [left, top] = [rect.left - window.left, rect.top - window.top];
+  if (mirror) context.setTransform(-1, 0, 0, 1, 2 * left + rect.width, 0);
+  context.drawImage(bitmap, left, top, rect.width, rect.height);
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  return context.getImageData(0, 0, window.width, window.height).data;
+}
+
+async function pixelsFor(photo: PreviewPhoto, placement: Placed, plate: Plate, outside: Outside): Promise<PhotoPixels> {
+  const { photoWindow, scale } = plate;
+  if (isPlain(photo, placement, scale, photoWindow)) {
+    const rect = pixelRect(photo, placement, scale, photoWindow);
+    const window = visiblePart(rect, plate);
+    const bitmap = await proxyFor(photo.id, Math.max(rect.width, rect.height));
+    return { data: drawnPart(bitmap, rect, window, placement.mirror), window, opaque: true };
+  }
+  const flat = flatSpread(photo, placement, scale, photoWindow, outside);
+  if (flat) {
+    const { rect, part } = flat;
+    const bitmap = await proxyFor(photo.id, Math.max(rect.width, rect.height));
+    const data = continued(drawnPart(bitmap, rect, part, placement.mirror), part, rect, photoWindow, flat.outside);
+    return { data, window: photoWindow, opaque: true };
+  }
+  const size = scaledSize(photo, placement, scale);
+  const bitmap = await proxyFor(photo.id, Math.max(size.width, size.height));
+  const whole = { left: 0, top: 0, ...size };
+  const data = drawnPart(bitmap, whole, whole, placement.mirror);
+  const seen = resample({ data, ...size }, photoWindow, toScaled(placement, size, scale), outside);
+  return { data: seen, window: photoWindow, opaque: outside.kind !== 'none' };
+}
+
+async function placedPixels(
+  photo: PreviewPhoto,
+  placement: Placed,
+  plate: Plate,
+  outside: Outside,
+): Promise<PhotoPixels> {
+  const { scale, angle, x, y, mirror } = placement;
+  const { photoWindow: w } = plate;
+  const key = JSON.stringify([scale, angle, x, y, mirror, w, plate.width, plate.height, outside]);
+  const known = placed.get(photo.id);
+  if (known?.key === key) return known.pixels;
+  const pixels = await pixelsFor(photo, placement, plate, outside);
+  if (plate.width * plate.height < 500_000) {
+    placed.delete(photo.id);
+    placed.set(photo.id, { key, pixels });
+    if (placed.size > PLACED_KEPT) placed.delete(placed.keys().next().value!);
+  }
+  return pixels;
+}
+
+/** Draws all photos; one that fails does not keep back the others. */
+export async function draw(template: Template, width: number, photos: readonly PreviewPhoto[]): Promise<Drawn[]> {
+  const place = placer(template);
+  const placements = photos.map((photo) => place(photo));
+  // A photo that is turned or does not reach everywhere may leave pixels without photo at the rim.
+  const gaps =
+    template.centring.gap !== 'extend' && placements.some(({ fadeGap, angle }) => fadeGap > 0 || angle !== 0);
+  const plate = compile(template, width, null, gaps);
+  // Proxies load side by side; drawing itself is one after the other.
+  return Promise.all(
+    photos.map(async (photo, i): Promise<Drawn> => {
+      try {
+        const outside = outsideOf(template, photo.sight);
+        const pixels = compose(plate, await placedPixels(photo, placements[i]!, plate, outside));
+        return { id: photo.id, pixels, width: plate.width, height: plate.height };
+      } catch (error) {
+        return { id: photo.id, error: (error as Error).message };
+      }
+    }),
+  );
+}

@@ -1,0 +1,2 @@
+export { createPreviewPool, type PreviewPool } from './pool';
+export type { Drawn, PreviewPhoto } from './protocol';

@@ -1,0 +1,123 @@
+import type { DrawMessage, DrawnMessage } from './protocol';
+import { parseTemplate } from '../core/template';
+
+const template = parseTemplate({ wobrel: 1, name: 'T' });
+
+describe('the pool', () => {
+  /** Workers that answer later, when told to. */
+  class FakeWorker {
+    static all: FakeWorker[] = [];
+    asked: DrawMessage[] = [];
+    onmessage: ((event: { data: DrawnMessage }) => void) | null = null;
+    onerror: (() => void) | null = null;
+    constructor() {
+      FakeWorker.all.push(this);
+    }
+    postMessage(message: DrawMessage) {
+      this.asked.push(message);
+    }
+    answer(i: number) {
+      const { ticket, photos } = this.asked[i]!;
+      this.onmessage!({ data: { ticket, drawn: photos.map(({ id }) => ({ id, error: `ticket ${ticket}` })) } });
+    }
+  }
+
+  async function makePool(size: number) {
+    FakeWorker.all = [];
+    Object.assign(globalThis, { Worker: FakeWorker });
+    const { createPreviewPool } = await import('./pool');
+    return { pool: createPreviewPool(size), workers: FakeWorker.all };
+  }
+  const photos = [4, 5, 6, 7].map((id) => ({ id, width: 30, height: 20 }));
+
+  test('sends each photo always to the same worker, and waits for all', async () => {
+    const { pool, workers } = await makePool(2);
+    const drawn = pool.draw(template, 100, photos);
+    expect(workers.map((w) => w.asked[0]!.photos.map((p) => p.id))).toEqual([[4, 6], [5, 7]]); // prettier-ignore
+    workers[1]!.answer(0);
+    workers[0]!.answer(0);
+    expect((await drawn).map((d) => d.id)).toEqual([4, 6, 5, 7]);
+  });
+
+  test('answers go to the round that asked, in whatever order they come', async () => {
+    const { pool, workers } = await makePool(1);
+    const [first, second] = [pool.draw(template, 100, photos), pool.draw(template, 50, photos.slice(0, 1))];
+    workers[0]!.answer(1);
+    workers[0]!.answer(0);
+    const tickets = [await first, await second].map((round) => round.map((d) => ('error' in d ? d.error : '')));
+    expect(tickets[0]).toHaveLength(4);
+    expect(new Set(tickets[0])).not.toContain(tickets[1]![0]);
+  });
+
+  test('a worker that dies tells those who wait, photo by photo', async () => {
+    const { pool, workers } = await makePool(1);
+    const drawn = pool.draw(template, 100, photos);
+    workers[0]!.onerror!();
+    expect((await drawn).every((d) => 'error' in d && /stopped unexpectedly/.test(d.error))).toBe(true);
+  });
+});
+
+describe('proxies', () => {
+  const asked: string[] = [];
+  const closed: number[] = [];
+  let size = 0;
+  /** This test environment's Blob can't be read by itself. */
+  const bytesOf = (blob: Blob) => new Response(blob).arrayBuffer();
+  beforeEach(() => {
+    jest.resetModules();
+    asked.length = closed.length = 0;
+    // Each answer holds, for every photo asked for, its number as one byte; photo 44 is gone.
+    const answer = (ids: string[]) =>
+      new Uint8Array(ids.flatMap((id) => (id === '44' ? [0, 0, 0, 0] : [1, 0, 0, 0, Number(id)]))).buffer;
+    Object.assign(globalThis, {
+      fetch: async (url: string) => {
+        asked.push(url);
+        const { pathname, searchParams } = new URL(url, 'http://here');
+        size = pathname.endsWith('512') ? 512 * 384 : 2048 * 1536;
+        const ids = searchParams.get('ids')!.split(',');
+        return { ok: !ids.includes('99'), status: 500, arrayBuffer: async () => answer(ids) };
+      },
+      createImageBitmap: async (jpeg: Blob) => {
+        const [id] = new Uint8Array(await bytesOf(jpeg));
+        return { width: size, height: 1, id, close: () => closed.push(id!) };
+      },
+    });
+  });
+
+  test('the smaller one is taken as long as it is large enough, and each is loaded once', async () => {
+    const { proxyFor } = await import('./proxies');
+    await Promise.all([proxyFor(1, 100), proxyFor(1, 512), proxyFor(1, 513)]);
+    expect(asked).toEqual(['/api/photos/proxies/512?ids=1', '/api/photos/proxies/2048?ids=1']);
+  });
+
+  test('those asked for in one moment come in one answer, each to who asked for it', async () => {
+    const { proxyFor } = await import('./proxies');
+    const bitmaps = await Promise.all([7, 3, 9].map((id) => proxyFor(id, 100)));
+    expect(asked).toEqual(['/api/photos/proxies/512?ids=7,3,9']);
+    expect(bitmaps.map((bitmap) => (bitmap as unknown as { id: number }).id)).toEqual([7, 3, 9]);
+  });
+
+  test('one that is gone keeps no other back', async () => {
+    const { proxyFor } = await import('./proxies');
+    const both = await Promise.allSettled([proxyFor(44, 10), proxyFor(5, 10)]);
+    expect(both.map(({ status }) => status)).toEqual(['rejected', 'fulfilled']);
+  });
+
+  test('one that can’t be loaded is an error, and is asked for again', async () => {
+    const { proxyFor } = await import('./proxies');
+    await expect(proxyFor(99, 10)).rejects.toThrow('could not be loaded (500)');
+    await expect(proxyFor(99, 10)).rejects.toThrow();
+    expect(asked).toHaveLength(2);
+  });
+
+  test('memory stays bounded: the ones not used for longest are let go', async () => {
+    const { proxyFor } = await import('./proxies');
+    for (let id = 1; id <= 40; id++) {
+      await proxyFor(id, 2000);
+      await proxyFor(1, 2000);
+    }
+    // 60 million pixels hold 19 of 2048 × 1536.
+    expect(closed.length).toBeGreaterThan(15);
+    expect(closed).not.toContain(1);
+  });
+});

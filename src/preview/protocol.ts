@@ -1,0 +1,25 @@
+/** What the page and its preview workers say to each other. */
+import type { PhotoToPlace } from '../core/placement';
+import type { Template } from '../core/template';
+
+export type PreviewPhoto = PhotoToPlace & { readonly id: number };
+
+/** Draw these photos through the template, `width` pixels wide. */
+export type DrawMessage = {
+  readonly ticket: number;
+  readonly template: Template;
+  readonly width: number;
+  readonly photos: readonly PreviewPhoto[];
+};
+
+/** One cutout in straight RGBA, or why it could not be drawn. */
+export type Drawn =
+  | {
+      readonly id: number;
+      readonly pixels: Uint8ClampedArray<ArrayBuffer>;
+      readonly width: number;
+      readonly height: number;
+    }
+  | { readonly id: number; readonly error: string };
+
+export type DrawnMessage = { readonly ticket: number; readonly drawn: readonly Drawn[] };

@@ -1,0 +1,86 @@
+/** Decoded proxies, the most recently used ones kept. */
+
+const SIZES = [512, 2048] as const;
+/** About this many decoded pixels are kept in each worker. */
+const PIXELS_KEPT = 60_000_000;
+
+const kept = new Map<string, Promise<ImageBitmap>>();
+const pixelsOf = new Map<string, number>();
+
+function forgetOldest(): void {
+  let total = [...pixelsOf.values()].reduce((sum, n) => sum + n, 0);
+  for (const [key, bitmap] of kept) {
+    if (total <= PIXELS_KEPT || kept.size < 2) return;
+    total -= pixelsOf.get(key) ?? 0;
+    kept.delete(key);
+    pixelsOf.delete(key);
+    void bitmap.then((b) => b.close());
+  }
+}
+
+/** Most proxies asked for at once. */
+const AT_ONCE = 100;
+
+type Waiting = { readonly id: number; readonly give: (jpeg: Blob) => void; readonly fail: (error: Error) => void };
+const waiting = new Map<number, Waiting[]>();
+
+const lost = (why: string | number) => new Error(`The preview of this photo could not be loaded (${why}).`);
+
+async function ask(size: number, asked: readonly Waiting[]): Promise<void> {
+  const response = await fetch(`/api/photos/proxies/${size}?ids=${asked.map(({ id }) => id).join(',')}`);
+  if (!response.ok) throw lost(response.status);
+  const bytes = new DataView(await response.arrayBuffer());
+  let at = 0;
+  for (const { give, fail } of asked) {
+    const length = bytes.getUint32(at, true);
+    const jpeg = new Uint8Array(bytes.buffer as ArrayBuffer, at + 4, length);
+    if (length > 0) give(new Blob([jpeg]));
+    else fail(lost('it is gone'));
+    at += 4 + length;
+  }
+}
+
+/** All that was asked for in the same moment in one request: a request a photo costs more than the photo. */
+function flush(size: number): void {
+  const all = waiting.get(size) ?? [];
+  waiting.delete(size);
+  for (let i = 0; i < all.length; i += AT_ONCE) {
+    const some = all.slice(i, i + AT_ONCE);
+    ask(size, some).catch((error: Error) => some.forEach(({ fail }) => fail(error)));
+  }
+}
+
+async function load(id: number, size: number): Promise<ImageBitmap> {
+  const jpeg = await new Promise<Blob>((give, fail) => {
+    const some = waiting.get(size);
+    if (some) some.push({ id, give, fail });
+    else {
+      waiting.set(size, [{ id, give, fail }]);
+      queueMicrotask(() => flush(size));
+    }
+  });
+  return createImageBitmap(jpeg);
+}
+
+/** The smaller proxy of a photo that is at least `longest` pixels on its longer side, or else the larger one. */
+export function proxyFor(photoId: number, longest: number): Promise<ImageBitmap> {
+  const size = longest <= SIZES[0] ? SIZES[0] : SIZES[1];
+  const key = `${photoId} ${size}`;
+  const known = kept.get(key);
+  if (known) {
+    // Moves it to the end: maps keep their order of insertion.
+    kept.delete(key);
+    kept.set(key, known);
+    return known;
+  }
+  const bitmap = load(photoId, size);
+  kept.set(key, bitmap);
+  bitmap.then(
+    ({ width, height }) => {
+      pixelsOf.set(key, width * height);
+      forgetOldest();
+    },
+    () => kept.delete(key),
+  );
+  return bitmap;
+}

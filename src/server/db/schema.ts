@@ -1,0 +1,189 @@
+/** The tables. Times are milliseconds since 1970; documents are JSON texts. */
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+
+const id = () => integer('id').primaryKey({ autoIncrement: true });
+const now = (name: string) => integer(name).notNull().$defaultFn(Date.now);
+
+export const templates = sqliteTable('templates', {
+  id: id(),
+  name: text('name').notNull().unique(),
+  createdAt: now('created_at'),
+});
+
+/** One row a version; a saved version is never changed. */
+export const templateVersions = sqliteTable(
+  'template_versions',
+  {
+    id: id(),
+    templateId: integer('template_id')
+      .notNull()
+      .references(() => templates.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    document: text('document', { mode: 'json' }).notNull(),
+    createdAt: now('created_at'),
+  },
+  (table) => [uniqueIndex('template_versions_number').on(table.templateId, table.version)],
+);
+
+/** Own shapes, in the library's size. */
+export const shapes = sqliteTable('shapes', {
+  id: id(),
+  name: text('name').notNull().unique(),
+  document: text('document', { mode: 'json' }).notNull(),
+  createdAt: now('created_at'),
+});
+
+export const batches = sqliteTable('batches', {
+  id: id(),
+  name: text('name').notNull(),
+  /** The template as it stands on the batch, saved under a name or not. */
+  draft: text('draft', { mode: 'json' }).notNull(),
+  /** Grows by one with each change of the draft. */
+  revision: integer('revision').notNull().default(0),
+  /** Photos with a finding, as the wall last counted them; null before it was opened. */
+  findingCount: integer('finding_count'),
+  /** The saved version that the draft began from. */
+  templateVersionId: integer('template_version_id').references(() => templateVersions.id, { onDelete: 'set null' }),
+  createdAt: now('created_at'),
+});
+
+/** Not looked at yet, good as it is, left out of exports. */
+export const REVIEWS = ['open', 'good', 'out'] as const;
+export type Review = (typeof REVIEWS)[number];
+
+/** What was seen in a picture, by its content: once for all batches that hold it. */
+export const sights = sqliteTable('sights', {
+  sha256: text('sha256').primaryKey(),
+  /** Of the finder. */
+  version: integer('version').notNull(),
+  document: text('document', { mode: 'json' }).notNull(),
+});
+
+export const photos = sqliteTable(
+  'photos',
+  {
+    id: id(),
+    batchId: integer('batch_id')
+      .notNull()
+      .references(() => batches.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    sha256: text('sha256').notNull(),
+    bytes: integer('bytes').notNull(),
+    format: text('format').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    hasAlpha: integer('has_alpha', { mode: 'boolean' }).notNull(),
+    /** Pointed at by hand: a box or a point, in shares of the photo. */
+    handSubject: text('hand_subject', { mode: 'json' }),
+    /** A change by hand to the rule's placement. */
+    adjustment: text('adjustment', { mode: 'json' }),
+    review: text('review', { enum: REVIEWS }).notNull().default('open'),
+    addedAt: now('added_at'),
+  },
+  (table) => [
+    uniqueIndex('photos_content').on(table.batchId, table.sha256),
+    index('photos_name').on(table.batchId, table.name, table.id),
+  ],
+);
+
+/** Files that were not taken, and why. */
+export const refusals = sqliteTable(
+  'refusals',
+  {
+    id: id(),
+    batchId: integer('batch_id')
+      .notNull()
+      .references(() => batches.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    code: text('code').notNull(),
+    message: text('message').notNull(),
+    at: now('at'),
+  },
+  (table) => [index('refusals_batch').on(table.batchId, table.id)],
+);
+
+export const DELIVERY_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed'] as const;
+export type DeliveryState = (typeof DELIVERY_STATES)[number];
+
+export const deliveries = sqliteTable(
+  'deliveries',
+  {
+    id: id(),
+    batchId: integer('batch_id').references(() => batches.id, { onDelete: 'set null' }),
+    batchName: text('batch_name').notNull(),
+    document: text('document', { mode: 'json' }).notNull(),
+    state: text('state', { enum: DELIVERY_STATES }).notNull().default('waiting'),
+    /** Why it failed, in a sentence. */
+    message: text('message'),
+    photoCount: integer('photo_count').notNull(),
+    fileCount: integer('file_count').notNull(),
+    createdAt: now('created_at'),
+    finishedAt: integer('finished_at'),
+  },
+  (table) => [index('deliveries_batch').on(table.batchId, table.id)],
+);
+
+/** One photo of a delivery: the unit of work. */
+export const deliveryPhotos = sqliteTable(
+  'delivery_photos',
+  {
+    id: id(),
+    deliveryId: integer('delivery_id')
+      .notNull()
+      .references(() => deliveries.id, { onDelete: 'cascade' }),
+    photo: text('photo').notNull(),
+    sha256: text('sha256').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    hasAlpha: integer('has_alpha', { mode: 'boolean' }).notNull(),
+    /** What placed it: sight, subject by hand, adjustment, as they were when the delivery began. */
+    seen: text('seen', { mode: 'json' }),
+    state: text('state', { enum: ['waiting', 'done', 'failed'] })
+      .notNull()
+      .default('waiting'),
+    error: text('error'),
+  },
+  (table) => [index('delivery_photos_state').on(table.deliveryId, table.state, table.id)],
+);
+
+/** One file of a delivery; what is known only once it is written is null before. */
+export const deliveryFiles = sqliteTable(
+  'delivery_files',
+  {
+    id: id(),
+    deliveryId: integer('delivery_id')
+      .notNull()
+      .references(() => deliveries.id, { onDelete: 'cascade' }),
+    deliveryPhotoId: integer('delivery_photo_id')
+      .notNull()
+      .references(() => deliveryPhotos.id, { onDelete: 'cascade' }),
+    output: text('output').notNull(),
+    /** Place of the output in the template. */
+    outputIndex: integer('output_index').notNull(),
+    file: text('file').notNull(),
+    width: integer('width'),
+    height: integer('height'),
+    bytes: integer('bytes'),
+    sha256: text('sha256'),
+  },
+  (table) => [
+    uniqueIndex('delivery_files_name').on(table.deliveryId, table.file),
+    index('delivery_files_photo').on(table.deliveryPhotoId),
+  ],
+);
+
+/** Work to be done that outlives the process. */
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: id(),
+    kind: text('kind').notNull(),
+    /** The row the job is about. */
+    subject: integer('subject').notNull(),
+    state: text('state', { enum: ['waiting', 'running'] })
+      .notNull()
+      .default('waiting'),
+    createdAt: now('created_at'),
+  },
+  (table) => [index('jobs_state').on(table.state, table.id), uniqueIndex('jobs_subject').on(table.kind, table.subject)],
+);

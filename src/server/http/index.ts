@@ -1,0 +1,2 @@
+export { guard } from './guard';
+export { bodyOf, numberOf, proxySizeOf, route } from './route';

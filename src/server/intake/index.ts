@@ -1,0 +1,5 @@
+export { inspectPhoto, type PhotoFacts } from './inspect';
+export { openPhoto } from './open';
+export { makeProxies } from './proxies';
+export { receiveFiles, type Arrival } from './receive';
+export { sniff, SNIFF_BYTES } from './sniff';

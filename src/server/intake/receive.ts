@@ -1,0 +1,81 @@
+/** Files out of an upload's stream, straight to the disk. */
+import busboy from 'busboy';
+import { createHash, randomUUID } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { mkdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import PQueue from 'p-queue';
+import { WobrelError } from '../../core/errors';
+import { MAX_FILE_BYTES } from '../config';
+import { arrivalsFolder, asWriteError } from '../store';
+
+/** A file that arrived; `path` is ours to move or delete. */
+export type Arrival = {
+  readonly name: string;
+  readonly path: string;
+  readonly sha256: string;
+  readonly bytes: number;
+  /** True where it was cut off at the size limit. */
+  readonly tooLarge: boolean;
+};
+
+async function receiveFile(stream: Readable & { truncated?: boolean }, name: string): Promise<Arrival> {
+  const path = join(arrivalsFolder(), randomUUID());
+  const hash = createHash('sha256');
+  let bytes = 0;
+  const counting = new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      hash.update(chunk);
+      bytes += chunk.length;
+      done(null, chunk);
+    },
+  });
+  try {
+    await pipeline(stream, counting, createWriteStream(path, { flags: 'wx' }));
+  } catch (error) {
+    await rm(path, { force: true });
+    throw asWriteError(error, path);
+  }
+  return { name, path, sha256: hash.digest('hex'), bytes, tooLarge: stream.truncated ?? false };
+}
+
+/**
+ * Reads a multipart body and hands over each file as soon as it is whole. Files that
+ * were whole when the sender broke off are kept; the one in progress is deleted.
+ *
+ * @throws WobrelError `upload-broken` or `cannot-write`
+ */
+export async function receiveFiles(
+  body: ReadableStream<Uint8Array>,
+  headers: Headers,
+  onFile: (arrival: Arrival) => Promise<void>,
+): Promise<void> {
+  await mkdir(arrivalsFolder(), { recursive: true }).catch((error: unknown) => {
+    throw asWriteError(error, join(arrivalsFolder(), 'x'));
+  });
+  const parser = busboy({
+    headers: Object.fromEntries(headers),
+    defParamCharset: 'utf8',
+    limits: { fileSize: MAX_FILE_BYTES, files: 10_000, fields: 10 },
+  });
+  const files: Promise<void>[] = [];
+  // Arrived files wait on the disk: a request of thousands never decodes more than two at a time.
+  const taking = new PQueue({ concurrency: 2 });
+  parser.on('file', (_field, stream, { filename }) => {
+    const file = receiveFile(stream, filename || 'unnamed').then((arrival) => taking.add(() => onFile(arrival)));
+    file.catch(() => stream.resume());
+    files.push(file);
+  });
+  const parsed = pipeline(Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]), parser);
+  const broken = await parsed.then(
+    () => null,
+    () => new WobrelError('upload-broken', 'The upload broke off before it was complete.'),
+  );
+  const outcomes = await Promise.allSettled(files);
+  const failed = outcomes.find((outcome) => outcome.status === 'rejected');
+  if (failed && failed.reason instanceof WobrelError) throw failed.reason;
+  if (broken) throw broken;
+  if (failed) throw failed.reason;
+}

@@ -1,0 +1,49 @@
+/** Finished pixels into files. */
+import sharp from 'sharp';
+import { WobrelError } from '../../core/errors';
+import type { PixelWindow } from '../../core/raster';
+import type { Output } from '../../core/template';
+
+export type Encoded = { readonly data: Buffer; readonly width: number; readonly height: number };
+
+type Picture = {
+  /** Straight RGBA. */
+  readonly pixels: Uint8ClampedArray;
+  readonly width: number;
+  readonly height: number;
+  /** Pixels per inch, noted in the file. */
+  readonly ppi: number;
+};
+
+/**
+ * Encodes straight RGBA. With `crop`, only that part. The file carries no metadata but
+ * its resolution and that its colours are sRGB.
+ *
+ * @param crop pixels to keep, not empty
+ */
+export async function encode(
+  { pixels, width, height, ppi }: Picture,
+  output: Output,
+  crop: PixelWindow | null,
+): Promise<Encoded> {
+  let image = sharp(pixels, { raw: { width, height, channels: 4 } });
+  if (crop && (crop.width < width || crop.height < height)) image = image.extract(crop);
+  image = image.withMetadata({ density: ppi });
+  switch (output.format) {
+    case 'png':
+      image = image.png();
+      break;
+    case 'webp':
+      image = image.webp({ quality: output.quality, alphaQuality: 100 });
+      break;
+    case 'jpeg':
+      image = image
+        .removeAlpha()
+        .jpeg({ quality: output.quality, chromaSubsampling: output.quality >= 90 ? '4:4:4' : '4:2:0' });
+      break;
+    default:
+      throw new WobrelError('format', `not supported yet: format ${output.format}`);
+  }
+  const { data, info } = await image.toBuffer({ resolveWithObject: true });
+  return { data, width: info.width, height: info.height };
+}

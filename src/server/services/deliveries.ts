@@ -1,0 +1,268 @@
+/** Deliveries: one export of a batch, its files and its manifest. */
+import { and, asc, count, desc, eq, inArray, isNotNull, ne, sum } from 'drizzle-orm';
+import { createReadStream } from 'node:fs';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { checker } from '../../core/checks';
+import { WobrelError } from '../../core/errors';
+import { failedItem, namer, placedItem, type Manifest, type ManifestItem } from '../../core/export';
+import { placer } from '../../core/placement';
+import { outputHeight, parseTemplate } from '../../core/template';
+import { database, tables, write, type DeliveryState } from '../db';
+import { announce, askToStop, embeddedQueue, photoThen, wakeRunner, type SeenThen } from '../jobs';
+import { deliveryFolder } from '../store';
+import { batchRow, notFound } from './batches';
+
+const { deliveries, deliveryFiles, deliveryPhotos, photos, sights } = tables;
+
+export type DeliveryProgress = {
+  id: number;
+  batchId: number | null;
+  batchName: string;
+  templateName: string;
+  state: DeliveryState;
+  message: string | null;
+  createdAt: number;
+  finishedAt: number | null;
+  photoCount: number;
+  fileCount: number;
+  /** Photos that are over, with a file or with an error. */
+  photosDone: number;
+  photosFailed: number;
+  filesDone: number;
+  bytes: number;
+};
+
+/** Rows inserted in one statement: SQLite takes at most 32,766 values. */
+const CHUNK = 500;
+
+function chunked<T>(list: readonly T[]): T[][] {
+  return Array.from({ length: Math.ceil(list.length / CHUNK) }, (_, i) => list.slice(i * CHUNK, (i + 1) * CHUNK));
+}
+
+/**
+ * Plans a delivery of the whole batch: every file and its name is decided here, so that
+ * a run that is broken off can go on where it stopped.
+ */
+export async function startDelivery(batchId: number): Promise<number> {
+  const batch = await batchRow(batchId);
+  const template = parseTemplate(batch.draft);
+  const rows = await database()
+    .select({ photo: photos, sight: sights.document })
+    .from(photos)
+    .leftJoin(sights, eq(sights.sha256, photos.sha256))
+    .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
+    .orderBy(asc(photos.name), asc(photos.id));
+  if (rows.length === 0)
+    throw new WobrelError('nothing-to-export', 'The batch has no photos to export, or all are left out.');
+  const nameFile = namer();
+  const id = await write(async (tx) => {
+    const [delivery] = await tx
+      .insert(deliveries)
+      .values({
+        batchId,
+        batchName: batch.name,
+        document: template,
+        photoCount: rows.length,
+        fileCount: rows.length * template.outputs.length,
+      })
+      .returning({ id: deliveries.id });
+    const deliveryId = delivery!.id;
+    let index = 0;
+    for (const chunk of chunked(rows)) {
+      const inserted = await tx
+        .insert(deliveryPhotos)
+        .values(
+          chunk.map(({ photo: { name, sha256, width, height, hasAlpha, handSubject, adjustment }, sight }) => ({
+            deliveryId,
+            photo: name,
+            sha256,
+            width,
+            height,
+            hasAlpha,
+            seen: { sight, handSubject, adjustment } as SeenThen,
+          })),
+        )
+        .returning({ id: deliveryPhotos.id });
+      const files = chunk.flatMap(({ photo }, i) => {
+        index++;
+        return template.outputs.map((output, outputIndex) => ({
+          deliveryId,
+          deliveryPhotoId: inserted[i]!.id,
+          output: output.name,
+          outputIndex,
+          file: nameFile(output, {
+            photo: photo.name,
+            batch: batch.name,
+            template: template.name,
+            index,
+            height: outputHeight(template.frame, output.width),
+          }),
+        }));
+      });
+      for (const part of chunked(files)) await tx.insert(deliveryFiles).values(part);
+    }
+    return deliveryId;
+  });
+  await embeddedQueue.add('delivery', id);
+  wakeRunner();
+  return id;
+}
+
+async function deliveryRow(id: number) {
+  const [row] = await database().select().from(deliveries).where(eq(deliveries.id, id));
+  if (!row) throw notFound('delivery');
+  return row;
+}
+
+/** Counts what is done so far of some deliveries, in two queries for all. */
+async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Promise<DeliveryProgress[]> {
+  const db = database();
+  const ids = rows.map((row) => row.id);
+  const states = await db
+    .select({ id: deliveryPhotos.deliveryId, state: deliveryPhotos.state, n: count() })
+    .from(deliveryPhotos)
+    .where(inArray(deliveryPhotos.deliveryId, ids))
+    .groupBy(deliveryPhotos.deliveryId, deliveryPhotos.state);
+  const files = await db
+    .select({ id: deliveryFiles.deliveryId, n: count(), bytes: sum(deliveryFiles.bytes) })
+    .from(deliveryFiles)
+    .where(and(inArray(deliveryFiles.deliveryId, ids), isNotNull(deliveryFiles.sha256)))
+    .groupBy(deliveryFiles.deliveryId);
+  return rows.map(({ document, ...row }) => {
+    const inState = (state: string) => states.find((s) => s.id === row.id && s.state === state)?.n ?? 0;
+    const written = files.find((f) => f.id === row.id);
+    return {
+      ...row,
+      templateName: (document as { name: string }).name,
+      photosDone: inState('done') + inState('failed'),
+      photosFailed: inState('failed'),
+      filesDone: written?.n ?? 0,
+      bytes: Number(written?.bytes ?? 0),
+    };
+  });
+}
+
+export async function deliveryProgress(id: number): Promise<DeliveryProgress> {
+  return (await progressOf([await deliveryRow(id)]))[0]!;
+}
+
+/** The newest deliveries, of one batch or of all. */
+export async function listDeliveries(batchId: number | null, limit = 50): Promise<DeliveryProgress[]> {
+  return progressOf(
+    await database()
+      .select()
+      .from(deliveries)
+      .where(batchId === null ? undefined : eq(deliveries.batchId, batchId))
+      .orderBy(desc(deliveries.id))
+      .limit(limit),
+  );
+}
+
+/** Photos of a delivery that could not be made, with why. */
+export async function failedPhotos(id: number, limit = 200) {
+  return database()
+    .select({ photo: deliveryPhotos.photo, error: deliveryPhotos.error })
+    .from(deliveryPhotos)
+    .where(and(eq(deliveryPhotos.deliveryId, id), eq(deliveryPhotos.state, 'failed')))
+    .orderBy(asc(deliveryPhotos.id))
+    .limit(limit);
+}
+
+/** Stops a delivery; what is finished stays, and it can be taken up again. */
+export async function cancelDelivery(id: number): Promise<void> {
+  const { state } = await deliveryRow(id);
+  if (state === 'running') return askToStop(id);
+  if (state !== 'waiting') return;
+  await write(async (tx) => {
+    await tx.update(deliveries).set({ state: 'cancelled', finishedAt: Date.now() }).where(eq(deliveries.id, id));
+  });
+  announce(id);
+}
+
+/** Goes on with a cancelled or failed delivery; finished files are not made again. */
+export async function resumeDelivery(id: number): Promise<void> {
+  const { state } = await deliveryRow(id);
+  if (state !== 'cancelled' && state !== 'failed') return;
+  await write(async (tx) => {
+    await tx.update(deliveries).set({ state: 'waiting', message: null, finishedAt: null }).where(eq(deliveries.id, id));
+  });
+  await embeddedQueue.add('delivery', id);
+  wakeRunner();
+  announce(id);
+}
+
+/** The manifest of what is there. */
+export async function manifestOf(id: number): Promise<Manifest> {
+  const delivery = await deliveryRow(id);
+  const template = parseTemplate(delivery.document);
+  const rows = await database()
+    .select()
+    .from(deliveryFiles)
+    .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
+    .where(eq(deliveryFiles.deliveryId, id))
+    .orderBy(asc(deliveryFiles.id));
+  const place = placer(template);
+  const { check } = checker(template);
+  const failed = new Set<number>();
+  const items = rows.flatMap(({ delivery_files: file, delivery_photos: row }): ManifestItem[] => {
+    const photo = photoThen(row);
+    if (photo.state === 'failed') {
+      if (failed.has(photo.id)) return [];
+      failed.add(photo.id);
+      return [failedItem(photo.photo, photo.error ?? 'The photo could not be made.')];
+    }
+    if (file.sha256 === null) return [];
+    const { output, width, height, bytes, sha256 } = file;
+    const findings = check(photo, template.outputs[file.outputIndex]).map((f) => ({
+      check: f.check,
+      value: f.value,
+      message: f.message,
+    }));
+    return [
+      {
+        photo: photo.photo,
+        output,
+        file: file.file,
+        width,
+        height,
+        bytes,
+        sha256,
+        ...placedItem(place(photo)),
+        findings,
+        error: null,
+      },
+    ];
+  });
+  return { template: template.name, startedAt: new Date(delivery.createdAt).toISOString(), items };
+}
+
+export type ZipEntry = {
+  readonly name: string;
+  readonly size: number;
+  readonly lastModified: Date;
+  readonly input: () => ReadableStream | string;
+};
+
+/** What goes into the zip: the finished files, then the manifest. Files are opened one at a time, when their turn comes. */
+export async function zipEntries(id: number): Promise<ZipEntry[]> {
+  const delivery = await deliveryRow(id);
+  if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
+  const manifest = await manifestOf(id);
+  const lastModified = new Date(delivery.finishedAt ?? delivery.createdAt);
+  const folder = deliveryFolder(id);
+  const files = manifest.items.flatMap(({ file, bytes }) =>
+    file === null
+      ? []
+      : [
+          {
+            name: file,
+            size: bytes!,
+            lastModified,
+            input: () => Readable.toWeb(createReadStream(join(folder, file))) as ReadableStream,
+          },
+        ],
+  );
+  const text = JSON.stringify(manifest, null, 2) + '\n';
+  return [...files, { name: 'manifest.json', size: Buffer.byteLength(text), lastModified, input: () => text }];
+}

@@ -1,0 +1,236 @@
+/** Photos of a batch: taking them in, listing them, letting them go. */
+import { and, asc, count, eq, inArray, ne, or, isNull } from 'drizzle-orm';
+import { access, mkdir, readFile, rename, rm } from 'node:fs/promises';
+import { dirname } from 'node:path';
+import { z } from 'zod';
+import { WobrelError } from '../../core/errors';
+import { adjustmentSchema, handSubjectSchema, type Adjustment, type HandSubject } from '../../core/placement';
+import { SIGHT_VERSION, type Sight } from '../../core/sight';
+import { MAX_FILE_BYTES, type ProxySize } from '../config';
+import { database, tables, write, type Review } from '../db';
+import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
+import { oncePerProcess } from '../once';
+import { createSightPool } from '../sight';
+import { asWriteError, originalPath, proxyPath } from '../store';
+import { batchRow, notFound } from './batches';
+
+const { photos, refusals, sights } = tables;
+
+export type PhotoRow = {
+  id: number;
+  name: string;
+  width: number;
+  height: number;
+  hasAlpha: boolean;
+  review: Review;
+  /** What was seen in it; null until it has been looked at. */
+  sight: Sight | null;
+  handSubject: HandSubject | null;
+  adjustment: Adjustment | null;
+};
+
+/** What became of one arriving file. */
+export type Received =
+  | { readonly name: string; readonly outcome: 'kept'; readonly photo: PhotoRow }
+  | { readonly name: string; readonly outcome: 'refused'; readonly message: string };
+
+const COLUMNS = {
+  id: photos.id,
+  name: photos.name,
+  width: photos.width,
+  height: photos.height,
+  hasAlpha: photos.hasAlpha,
+  review: photos.review,
+  handSubject: photos.handSubject,
+  adjustment: photos.adjustment,
+};
+
+type Columns = { [K in keyof typeof COLUMNS]: (typeof photos.$inferSelect)[K] };
+
+const rowOf = (columns: Columns, sight: unknown): PhotoRow => ({
+  ...columns,
+  handSubject: columns.handSubject as HandSubject | null,
+  adjustment: columns.adjustment as Adjustment | null,
+  sight: sight as Sight | null,
+});
+
+const sightPool = () => oncePerProcess('sight', () => createSightPool());
+
+/** Looks at a picture, unless that has been done; what was seen holds for every batch with this picture. */
+async function sightOf(sha256: string): Promise<Sight> {
+  const [known] = await database().select().from(sights).where(eq(sights.sha256, sha256));
+  if (known?.version === SIGHT_VERSION) return known.document as Sight;
+  const document = await sightPool().see(proxyPath(sha256, 512));
+  await write(async (tx) => {
+    const row = { version: SIGHT_VERSION, document };
+    await tx
+      .insert(sights)
+      .values({ sha256, ...row })
+      .onConflictDoUpdate({ target: sights.sha256, set: row });
+  });
+  return document;
+}
+
+/** Looks at all pictures that no one has looked at, or only an older finder; ends when there are none. */
+export async function lookAtAll(): Promise<number> {
+  const rows = await database()
+    .selectDistinct({ sha256: photos.sha256 })
+    .from(photos)
+    .leftJoin(sights, eq(sights.sha256, photos.sha256))
+    .where(or(isNull(sights.sha256), ne(sights.version, SIGHT_VERSION)));
+  for (const { sha256 } of rows)
+    await sightOf(sha256).catch((error: unknown) => console.error(`Looking at ${sha256} failed:`, error));
+  return rows.length;
+}
+
+/** Most photos a page of the list holds. */
+export const PAGE_LIMIT = 1000;
+
+const exists = (path: string) =>
+  access(path).then(
+    () => true,
+    () => false,
+  );
+
+/** A file name as people see it: no folders, no control characters, not endless. */
+function cleanName(name: string): string {
+  const last = name.split(/[/\\]/).pop()!;
+  return (
+    last
+      .normalize('NFC')
+      .replace(/[\u0000-\u001f\u007f]/g, '')
+      .slice(0, 255) || 'unnamed'
+  );
+}
+
+async function refuseTwin(batchId: number, sha256: string): Promise<void> {
+  const [twin] = await database()
+    .select({ name: photos.name })
+    .from(photos)
+    .where(and(eq(photos.batchId, batchId), eq(photos.sha256, sha256)));
+  if (twin) throw new WobrelError('photo-twin', `The same picture is in the batch already, as ${twin.name}.`);
+}
+
+/** Checks the file and makes its proxies, then keeps it under its content's name. */
+async function keepFile(arrival: Arrival): Promise<PhotoFacts> {
+  const facts = await inspectPhoto(arrival.path);
+  const made = await Promise.all(([512, 2048] as const).map((size) => exists(proxyPath(arrival.sha256, size))));
+  if (!made.every(Boolean)) await makeProxies(arrival.path, arrival.sha256);
+  const home = originalPath(arrival.sha256);
+  if (await exists(home)) return facts;
+  try {
+    await mkdir(dirname(home), { recursive: true });
+    await rename(arrival.path, home);
+  } catch (error) {
+    throw asWriteError(error, home);
+  }
+  return facts;
+}
+
+async function insertPhoto(batchId: number, name: string, arrival: Arrival, facts: PhotoFacts): Promise<PhotoRow> {
+  const [row] = await write((tx) =>
+    tx
+      .insert(photos)
+      .values({ batchId, name, sha256: arrival.sha256, bytes: arrival.bytes, ...facts })
+      .onConflictDoNothing()
+      .returning(COLUMNS),
+  );
+  if (row) return rowOf(row, await sightOf(arrival.sha256));
+  // Its twin arrived at the same moment.
+  await refuseTwin(batchId, arrival.sha256);
+  throw notFound('batch');
+}
+
+/**
+ * Takes one arrived file into the batch, or notes why not. Only trouble with the disk
+ * is thrown; everything that is the file's own fault becomes a refusal.
+ */
+export async function takePhoto(batchId: number, arrival: Arrival): Promise<Received> {
+  const name = cleanName(arrival.name);
+  try {
+    if (arrival.tooLarge)
+      throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
+    await refuseTwin(batchId, arrival.sha256);
+    const facts = await keepFile(arrival);
+    return { name, outcome: 'kept', photo: await insertPhoto(batchId, name, arrival, facts) };
+  } catch (error) {
+    if (!(error instanceof WobrelError) || !error.code.startsWith('photo-')) throw error;
+    const { code, message } = error;
+    await write(async (tx) => {
+      await tx.insert(refusals).values({ batchId, name, code, message });
+    });
+    return { name, outcome: 'refused', message };
+  } finally {
+    await rm(arrival.path, { force: true });
+  }
+}
+
+/** One page of the batch's photos by name. */
+export async function listPhotos(batchId: number, offset: number, limit: number) {
+  await batchRow(batchId);
+  const where = eq(photos.batchId, batchId);
+  const rows = await database()
+    .select({ ...COLUMNS, sight: sights.document })
+    .from(photos)
+    .leftJoin(sights, eq(sights.sha256, photos.sha256))
+    .where(where)
+    .orderBy(asc(photos.name), asc(photos.id))
+    .limit(limit)
+    .offset(offset);
+  const [total] = await database().select({ n: count() }).from(photos).where(where);
+  return { photos: rows.map(({ sight, ...row }) => rowOf(row, sight)), total: total!.n };
+}
+
+/** What can be changed by hand about a photo. */
+export const photoChangeSchema = z.strictObject({
+  id: z.int(),
+  review: z.enum(tables.REVIEWS).optional(),
+  handSubject: handSubjectSchema.nullable().optional(),
+  adjustment: adjustmentSchema.nullable().optional(),
+});
+export type PhotoChange = z.infer<typeof photoChangeSchema>;
+
+/** Most photos changed at once: a whole batch. */
+export const photoChangesSchema = z.array(photoChangeSchema).min(1).max(20_000);
+
+/** Changes photos of a batch, all or none. */
+export async function changePhotos(batchId: number, changes: readonly PhotoChange[]): Promise<void> {
+  await batchRow(batchId);
+  await write(async (tx) => {
+    for (const { id, ...fields } of changes)
+      if (Object.keys(fields).length > 0)
+        await tx
+          .update(photos)
+          .set(fields)
+          .where(and(eq(photos.batchId, batchId), eq(photos.id, id)));
+  });
+}
+
+/** Takes photos out of the batch; the stored files stay, other batches may hold the same picture. */
+export async function removePhotos(batchId: number, ids: readonly number[]): Promise<void> {
+  await write(async (tx) => {
+    await tx.delete(photos).where(and(eq(photos.batchId, batchId), inArray(photos.id, [...ids])));
+  });
+}
+
+/** The proxies of several photos, in the order of `ids`; null where there is none. */
+export async function proxiesOf(ids: readonly number[], size: ProxySize): Promise<(Buffer | null)[]> {
+  const rows = await database()
+    .select({ id: photos.id, sha256: photos.sha256 })
+    .from(photos)
+    .where(inArray(photos.id, [...ids]));
+  const shaOf = new Map(rows.map(({ id, sha256 }) => [id, sha256]));
+  return Promise.all(
+    ids.map((id) => {
+      const sha256 = shaOf.get(id);
+      return sha256 ? readFile(proxyPath(sha256, size)).catch(() => null) : null;
+    }),
+  );
+}
+
+/** Where a photo's proxy lies. */
+export async function proxyOf(photoId: number, size: ProxySize): Promise<string> {
+  const [row] = await database().select({ sha256: photos.sha256 }).from(photos).where(eq(photos.id, photoId));
+  if (!row) throw notFound('photo');
+  return proxyPath(row.sha256, size);
+}

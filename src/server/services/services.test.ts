@@ -1,0 +1,349 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdir, copyFile, readdir } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { text } from 'node:stream/consumers';
+import { manifestSchema } from '../../core/export';
+import { parseTemplate } from '../../core/template';
+import { database, migrateDatabase, tables, write } from '../db';
+import { embeddedQueue } from '../jobs';
+import { deliver } from '../jobs/deliver';
+import { createRenderPool, type RenderPool } from '../render';
+import { arrivalsFolder, deliveryFolder, digestFile, originalPath, proxyPath } from '../store';
+import { batches, deliveries, photos, templates } from '.';
+
+const folder = mkdtempSync(join(tmpdir(), 'wobrel-services-'));
+process.env.WOBREL_DATA = folder;
+const DEMO = 'demo/photos/products';
+
+let pool: RenderPool;
+beforeAll(async () => {
+  await migrateDatabase();
+  pool = createRenderPool();
+});
+afterAll(async () => {
+  await pool.close();
+  rmSync(folder, { recursive: true });
+});
+
+/** A file as the upload leaves it: a copy of a demo photo that is ours to move. */
+async function arrival(name: string, as = name) {
+  await mkdir(arrivalsFolder(), { recursive: true });
+  const path = join(arrivalsFolder(), `${Math.random()}`);
+  await copyFile(join(DEMO, name), path);
+  return { name: as, path, ...(await digestFile(path)), tooLarge: false };
+}
+
+const SMALL = ['slate-mug-07.jpg', 'ochre-tile-48.jpg', 'turquoise-bowl-02.jpg'];
+
+async function batchWith(names: readonly string[], fields: object = {}): Promise<number> {
+  const id = await batches.createBatch('Shelf');
+  for (const name of names) await photos.takePhoto(id, await arrival(name));
+  const { revision } = await batches.batchDetail(id);
+  await batches.saveDraft(id, { wobrel: 1, name: 'Small', outputs: [{ width: 60 }], ...fields }, revision);
+  return id;
+}
+
+/** Runs a delivery to its end, as the loop does. */
+async function run(id: number, isCancelled = () => false): Promise<void> {
+  await deliver(id, { pool, isCancelled });
+  await write(async (tx) => {
+    await tx.update(tables.deliveries).set({ state: 'done' });
+  });
+}
+
+describe('what is seen and changed by hand', () => {
+  test('a photo is looked at as it comes in, once for all batches, and again by a newer finder', async () => {
+    const first = await batchWith(['slate-mug-07.jpg']);
+    const second = await batchWith(['slate-mug-07.jpg']);
+    const [a, b] = [await photos.listPhotos(first, 0, 9), await photos.listPhotos(second, 0, 9)];
+    expect(a.photos[0]!.sight).toMatchObject({
+      faces: [],
+      subject: { count: 1 },
+      ground: { plain: expect.any(Number) },
+    });
+    expect(b.photos[0]!.sight).toEqual(a.photos[0]!.sight);
+    await write(async (tx) => {
+      await tx.update(tables.sights).set({ version: 0, document: {} });
+    });
+    expect(await photos.lookAtAll()).toBeGreaterThan(0);
+    expect((await photos.listPhotos(first, 0, 9)).photos[0]!.sight).toEqual(a.photos[0]!.sight);
+    expect(await photos.lookAtAll()).toBe(0);
+  });
+
+  test('changes of photos are kept, all or none, and only of their own batch', async () => {
+    const [mine, other] = [await batchWith(SMALL), await batchWith(SMALL.slice(0, 1))];
+    const [one, two] = (await photos.listPhotos(mine, 0, 9)).photos;
+    const [foreign] = (await photos.listPhotos(other, 0, 9)).photos;
+    const adjustment = { x: 0.1, y: 0, scale: 1.5, angle: -3 };
+    await photos.changePhotos(mine, [
+      { id: one!.id, adjustment, review: 'good' },
+      { id: two!.id, handSubject: { point: [0.2, 0.4] } },
+      { id: foreign!.id, review: 'out' },
+    ]);
+    const after = (await photos.listPhotos(mine, 0, 9)).photos;
+    expect(after[0]).toMatchObject({ adjustment, review: 'good', handSubject: null });
+    expect(after[1]).toMatchObject({ handSubject: { point: [0.2, 0.4] }, review: 'open' });
+    expect((await photos.listPhotos(other, 0, 9)).photos[0]!.review).toBe('open');
+    expect(
+      photos.photoChangesSchema.safeParse([{ id: 1, adjustment: { x: 0, y: 0, scale: 0, angle: 0 } }]).success,
+    ).toBe(false);
+  });
+
+  test('what is left out is not delivered; what placed a photo stays with its delivery', async () => {
+    const batch = await batchWith(SMALL, { centring: { rule: 'subject', size: 0.6, gap: 'extend' } });
+    const [one, two] = (await photos.listPhotos(batch, 0, 9)).photos;
+    await photos.changePhotos(batch, [
+      { id: one!.id, review: 'out' },
+      { id: two!.id, adjustment: { x: 0.25, y: 0, scale: 1, angle: 0 } },
+    ]);
+    const id = await deliveries.startDelivery(batch);
+    await photos.changePhotos(batch, [{ id: two!.id, adjustment: null }]);
+    await run(id);
+    const { items } = manifestSchema.parse(await deliveries.manifestOf(id));
+    expect(items.map(({ photo }) => photo)).not.toContain(one!.name);
+    const item = items.find(({ photo }) => photo === two!.name)!;
+    expect(item.subject!.off).toEqual([expect.closeTo(0.25, 9), expect.closeTo(0, 9)]);
+    expect(item.findings.map(({ check }) => check)).toContain('spot');
+  });
+});
+
+describe('photos', () => {
+  test('one that is taken is stored by its content, with two proxies', async () => {
+    const id = await batches.createBatch('Photos');
+    const file = await arrival('celadon-mug-01.jpg');
+    const received = await photos.takePhoto(id, file);
+    expect(received).toMatchObject({ outcome: 'kept', photo: { name: 'celadon-mug-01.jpg', hasAlpha: false } });
+    expect((await digestFile(originalPath(file.sha256))).sha256).toBe(file.sha256);
+    for (const size of [512, 2048] as const)
+      expect(readFileSync(proxyPath(file.sha256, size)).length).toBeGreaterThan(1000);
+    expect(await readdir(arrivalsFolder())).toEqual([]);
+  });
+
+  test('the same picture twice is kept once and said so; in another batch it is taken', async () => {
+    const [one, two] = [await batches.createBatch('One'), await batches.createBatch('Two')];
+    await photos.takePhoto(one, await arrival('slate-mug-07.jpg'));
+    expect(await photos.takePhoto(one, await arrival('copy-of-slate-mug-07.jpg'))).toMatchObject({
+      outcome: 'refused',
+      message: 'The same picture is in the batch already, as slate-mug-07.jpg.',
+    });
+    expect(await photos.takePhoto(two, await arrival('copy-of-slate-mug-07.jpg'))).toMatchObject({ outcome: 'kept' });
+    expect((await batches.batchDetail(one)).refusalCount).toBe(1);
+  });
+
+  test('what is refused is listed with why, leaves nothing behind, and the list can be cleared', async () => {
+    const id = await batches.createBatch('Refused');
+    const broken = await arrival('kiln-load-cut-short.jpg');
+    for (const file of [broken, await arrival('price-list.jpg'), await arrival('empty.jpg')])
+      expect((await photos.takePhoto(id, file)).outcome).toBe('refused');
+    const { refusals, refusalCount, photoCount } = await batches.batchDetail(id);
+    expect([refusalCount, photoCount]).toEqual([3, 0]);
+    expect(refusals.map((r) => r.name)).toEqual(['empty.jpg', 'price-list.jpg', 'kiln-load-cut-short.jpg']);
+    expect(() => readFileSync(originalPath(broken.sha256))).toThrow(/ENOENT/);
+    await batches.clearRefusals(id);
+    expect((await batches.batchDetail(id)).refusalCount).toBe(0);
+  });
+
+  test('a name is shown without folders and control characters', async () => {
+    const id = await batches.createBatch('Names');
+    await photos.takePhoto(id, await arrival('slate-mug-07.jpg', 'C:\\pots\\../a\u0000b\u202e.jpg'));
+    expect((await photos.listPhotos(id, 0, 10)).photos.map((p) => p.name)).toEqual(['ab\u202e.jpg']);
+  });
+
+  test('are listed by name in pages, and can be taken out', async () => {
+    const id = await batchWith(SMALL);
+    const first = await photos.listPhotos(id, 0, 2);
+    const second = await photos.listPhotos(id, 2, 2);
+    expect(first.total).toBe(3);
+    expect([...first.photos, ...second.photos].map((p) => p.name)).toEqual([...SMALL].sort());
+    await photos.removePhotos(id, [first.photos[0]!.id]);
+    expect((await photos.listPhotos(id, 0, 9)).total).toBe(2);
+  });
+});
+
+describe('the template of a batch', () => {
+  test('is kept by revision: a change made on an old one is a conflict', async () => {
+    const id = await batches.createBatch('Revisions');
+    const next = await batches.saveDraft(id, { wobrel: 1, name: 'A' }, 0);
+    expect(next).toBe(1);
+    await expect(batches.saveDraft(id, { wobrel: 1, name: 'B' }, 0)).rejects.toMatchObject({ code: 'conflict' });
+    expect((await batches.batchDetail(id)).template.name).toBe('A');
+  });
+
+  test('that is wrong is refused with its path and changes nothing', async () => {
+    const id = await batches.createBatch('Wrong');
+    await expect(batches.saveDraft(id, { wobrel: 1, name: 'A', borders: [{ width: -2 }] }, 0)).rejects.toMatchObject({
+      at: 'borders[0].width',
+    });
+    expect((await batches.batchDetail(id)).revision).toBe(0);
+  });
+
+  test('saved under a name becomes version after version; another batch takes the newest', async () => {
+    const id = await batches.createBatch('Saves');
+    expect(await templates.saveTemplate(id, 'Tile')).toMatchObject({ version: 1 });
+    const { revision } = await batches.batchDetail(id);
+    await batches.saveDraft(id, { wobrel: 1, name: 'Tile', borders: [{ width: 5 }] }, revision);
+    const { id: templateId, version } = await templates.saveTemplate(id, 'Tile');
+    expect(version).toBe(2);
+    const versions = await database().select().from(tables.templateVersions);
+    expect(versions.map((v) => [v.version, parseTemplate(v.document).borders.length])).toEqual([[1, 0], [2, 1]]); // prettier-ignore
+    const other = await batches.createBatch('Other', templateId);
+    expect((await batches.batchDetail(other)).saved).toMatchObject({ name: 'Tile', version: 2 });
+    const third = await batches.createBatch('Third');
+    await templates.applyTemplate(third, templateId);
+    expect((await batches.batchDetail(third)).template.borders).toHaveLength(1);
+    expect((await templates.listTemplates()).map((t) => [t.name, t.version])).toEqual([['Tile', 2]]);
+  });
+
+  test('batches, templates and photos that are not there are said to be so', async () => {
+    await expect(batches.batchDetail(9999)).rejects.toMatchObject({
+      code: 'not-found',
+      message: 'There is no such batch.',
+    });
+    await expect(batches.createBatch('X', 9999)).rejects.toMatchObject({ message: 'There is no such template.' });
+    await expect(photos.proxyOf(9999, 512)).rejects.toMatchObject({ message: 'There is no such photo.' });
+    await expect(deliveries.deliveryProgress(9999)).rejects.toMatchObject({ message: 'There is no such delivery.' });
+  });
+});
+
+describe('batch cards', () => {
+  test('count photos, refusals and findings, and show photos spread through the batch', async () => {
+    // Photos of 1080 px and less behind a circle of 960 px are enlarged; the limit of 0.01 marks all.
+    const id = await batchWith([...SMALL, 'price-list.jpg'], { centring: { maxEnlarge: 0.001 } });
+    const card = (await batches.listBatches()).find((b) => b.id === id)!;
+    expect(card).toMatchObject({ photoCount: 3, refusalCount: 1, findingCount: 3, delivery: null });
+    expect(card.strip).toHaveLength(3);
+    const { revision } = await batches.batchDetail(id);
+    await batches.saveDraft(
+      id,
+      { wobrel: 1, name: 'T', centring: { maxEnlarge: 100 }, outputs: [{ width: 20 }] },
+      revision,
+    );
+    expect((await batches.listBatches()).find((b) => b.id === id)!.findingCount).toBe(0);
+  });
+
+  test('of many photos show five, from first to near last', async () => {
+    const names = (await readdir(DEMO)).filter((name) => /^(ash|celadon|cobalt|copper).*jpg$/.test(name)).sort();
+    const id = await batchWith(names);
+    const { photos: rows } = await photos.listPhotos(id, 0, 100);
+    const strip = (await batches.listBatches()).find((b) => b.id === id)!.strip.map((p) => p.id);
+    const step = Math.floor(rows.length / 5);
+    expect(rows.length).toBeGreaterThan(12);
+    expect(strip).toEqual([0, 1, 2, 3, 4].map((i) => rows[i * step]!.id));
+  });
+
+  test('are renamed and deleted; what was exported stays', async () => {
+    const id = await batchWith(SMALL.slice(0, 1));
+    const delivery = await deliveries.startDelivery(id);
+    await run(delivery);
+    await batches.renameBatch(id, 'Renamed');
+    expect((await batches.batchDetail(id)).name).toBe('Renamed');
+    await batches.deleteBatch(id);
+    await expect(batches.batchDetail(id)).rejects.toThrow('no such batch');
+    expect(await deliveries.deliveryProgress(delivery)).toMatchObject({
+      batchId: null,
+      batchName: 'Shelf',
+      filesDone: 1,
+    });
+  });
+});
+
+describe('deliveries', () => {
+  test('every file once, with a manifest that matches what lies in the folder', async () => {
+    const id = await batchWith(SMALL, { outputs: [{ width: 60 }, { name: 'mail', format: 'jpeg', width: 40 }] });
+    const delivery = await deliveries.startDelivery(id);
+    await run(delivery);
+    const manifest = manifestSchema.parse(await deliveries.manifestOf(delivery));
+    expect(manifest.items).toHaveLength(6);
+    expect((await readdir(deliveryFolder(delivery))).sort()).toEqual(manifest.items.map((item) => item.file).sort());
+    for (const item of manifest.items)
+      expect(await digestFile(join(deliveryFolder(delivery), item.file!))).toEqual({
+        sha256: item.sha256,
+        bytes: item.bytes,
+      });
+    const entries = await deliveries.zipEntries(delivery);
+    expect(entries.at(-1)!.name).toBe('manifest.json');
+    expect(manifestSchema.parse(JSON.parse(entries.at(-1)!.input() as string))).toEqual(manifest);
+    const first = await text(entries[0]!.input() as never);
+    expect(first.length).toBeGreaterThan(100);
+  });
+
+  test('two photos of one name get two files', async () => {
+    const id = await batches.createBatch('Names');
+    await photos.takePhoto(id, await arrival('slate-mug-07.jpg', 'mug.jpg'));
+    await photos.takePhoto(id, await arrival('ochre-tile-48.jpg', 'mug.png'));
+    const { revision } = await batches.batchDetail(id);
+    await batches.saveDraft(id, { wobrel: 1, name: 'T', outputs: [{ width: 30, file: '{photo}' }] }, revision);
+    const delivery = await deliveries.startDelivery(id);
+    await run(delivery);
+    expect((await readdir(deliveryFolder(delivery))).sort()).toEqual(['mug-2.png', 'mug.png']);
+  });
+
+  test('a photo whose file is damaged later is an error of its own; the others are made', async () => {
+    const id = await batchWith(SMALL);
+    const delivery = await deliveries.startDelivery(id);
+    const mine = await database().select().from(tables.deliveryPhotos);
+    const victim = mine.find((p) => p.deliveryId === delivery)!;
+    const kept = readFileSync(originalPath(victim.sha256));
+    writeFileSync(originalPath(victim.sha256), kept.subarray(0, 900));
+    try {
+      await run(delivery);
+    } finally {
+      writeFileSync(originalPath(victim.sha256), kept);
+    }
+    expect(await deliveries.deliveryProgress(delivery)).toMatchObject({ photosDone: 3, photosFailed: 1, filesDone: 2 });
+    expect(await deliveries.failedPhotos(delivery)).toEqual([
+      { photo: victim.photo, error: expect.stringMatching(/broken|cut short|can’t be read/) },
+    ]);
+    const { items } = await deliveries.manifestOf(delivery);
+    expect(items.filter((item) => item.error !== null).map((item) => item.photo)).toEqual([victim.photo]);
+  });
+
+  test('one that is stopped goes on later, and finished files are not made again', async () => {
+    const id = await batchWith(SMALL);
+    const delivery = await deliveries.startDelivery(id);
+    let asked = 0;
+    // The first questions are answered with no: one photo is let through before the stop.
+    await deliver(delivery, { pool, isCancelled: () => ++asked > 3 });
+    const [first] = await readdir(deliveryFolder(delivery));
+    const path = join(deliveryFolder(delivery), first!);
+    const before = await digestFile(path);
+    writeFileSync(join(deliveryFolder(delivery), 'half.png.12345678.part'), 'half');
+    await run(delivery);
+    expect(await readdir(deliveryFolder(delivery))).toHaveLength(3);
+    expect(await digestFile(path)).toEqual(before);
+    expect(await deliveries.deliveryProgress(delivery)).toMatchObject({ filesDone: 3, photosDone: 3 });
+  });
+
+  test('an empty batch is not exported, and an unfinished delivery has no zip', async () => {
+    await expect(deliveries.startDelivery(await batches.createBatch('Empty'))).rejects.toMatchObject({
+      code: 'nothing-to-export',
+    });
+    const delivery = await deliveries.startDelivery(await batchWith(SMALL.slice(0, 1)));
+    await expect(deliveries.zipEntries(delivery)).rejects.toMatchObject({ code: 'not-done' });
+    await deliveries.cancelDelivery(delivery);
+    expect((await deliveries.deliveryProgress(delivery)).state).toBe('cancelled');
+    await deliveries.resumeDelivery(delivery);
+    expect((await deliveries.deliveryProgress(delivery)).state).toBe('waiting');
+  });
+});
+
+describe('the queue', () => {
+  beforeEach(() => write(async (tx) => void (await tx.delete(tables.jobs))));
+
+  test('gives jobs in their order, each once, and takes none twice', async () => {
+    for (const subject of [3, 1, 3, 2]) await embeddedQueue.add('delivery', subject);
+    const taken = [await embeddedQueue.take(), await embeddedQueue.take(), await embeddedQueue.take()];
+    expect(taken.map((job) => job!.subject)).toEqual([3, 1, 2]);
+    expect(await embeddedQueue.take()).toBeNull();
+  });
+
+  test('jobs of a killed process wait again; finished ones are gone', async () => {
+    await embeddedQueue.add('delivery', 1);
+    await embeddedQueue.add('delivery', 2);
+    await embeddedQueue.finish((await embeddedQueue.take())!.id);
+    await embeddedQueue.take();
+    await embeddedQueue.recover();
+    expect((await embeddedQueue.take())!.subject).toBe(2);
+  });
+});

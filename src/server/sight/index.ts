@@ -1,0 +1,1 @@
+export { createSightPool } from './pool';

@@ -1,0 +1,12 @@
+/** Where files lie in the data folder. Photos are named by their content, so the same picture is kept once. */
+import { join } from 'node:path';
+import { dataFolder, type ProxySize } from '../config';
+
+const byHash = (kind: string, sha256: string, ending = '') =>
+  join(dataFolder(), kind, sha256.slice(0, 2), sha256 + ending);
+
+export const originalPath = (sha256: string) => byHash('photos', sha256);
+export const proxyPath = (sha256: string, size: ProxySize) => byHash('proxies', sha256, `-${size}.jpg`);
+export const arrivalsFolder = () => join(dataFolder(), 'arrivals');
+export const deliveryFolder = (id: number) => join(dataFolder(), 'deliveries', String(id));
+export const databasePath = () => join(dataFolder(), 'wobrel.db');

@@ -1,0 +1,174 @@
+'use client';
+import { useQuery } from '@tanstack/react-query';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { Button, Form, Modal, ProgressBar } from 'react-bootstrap';
+import type { BatchCard } from '@/server/services';
+import { api } from '../shared/api';
+import { CutoutCanvas } from '../shared/cutout-canvas';
+import { amount, plural, when } from '../shared/words';
+import { useTemplates } from '../template/saved-templates';
+
+const STRIP_WIDTH = 68;
+
+const isUnderWay = ({ delivery }: BatchCard) => delivery?.state === 'waiting' || delivery?.state === 'running';
+
+function deliveryWords(delivery: BatchCard['delivery']): string {
+  if (!delivery) return 'not exported yet';
+  const files = plural(delivery.fileCount, 'file');
+  if (delivery.state === 'done') return `${files} exported`;
+  return delivery.state === 'running' || delivery.state === 'waiting'
+    ? `export of ${files} under way`
+    : `export ${delivery.state === 'failed' ? 'stopped' : 'cancelled'}`;
+}
+
+function Card({ batch }: { batch: BatchCard }) {
+  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
+  const ratio = batch.template.frame.height / batch.template.frame.width;
+  const cssWidth = ratio > 1 ? Math.round(STRIP_WIDTH / ratio) : STRIP_WIDTH;
+  return (
+    <Link href={`/batches/${batch.id}`} className="panel batch-card">
+      <div className="strip ground">
+        {batch.strip.map((photo) => (
+          <CutoutCanvas
+            key={photo.id}
+            template={batch.template}
+            photo={photo}
+            width={Math.round(cssWidth * density)}
+            cssWidth={cssWidth}
+            label=""
+          />
+        ))}
+        {batch.strip.length === 0 && <span className="small-text">no photos yet</span>}
+      </div>
+      <div className="facts">
+        <div className="d-flex justify-content-between gap-2">
+          <strong className="name-line" title={batch.name}>
+            {batch.name}
+          </strong>
+          <span className="muted small-text text-nowrap">{when(batch.createdAt)}</span>
+        </div>
+        <div className="muted small-text">
+          {plural(batch.photoCount, 'photo')}
+          {batch.refusalCount > 0 && `, ${batch.refusalCount} not taken`} · {deliveryWords(batch.delivery)}
+        </div>
+        {isUnderWay(batch) && (
+          <ProgressBar
+            className="my-1"
+            now={batch.delivery!.filesDone}
+            max={batch.delivery!.fileCount}
+            aria-label={`Files of ${batch.name} that are done`}
+          />
+        )}
+        <div className="d-flex justify-content-between gap-2 small-text">
+          <span className="muted name-line">{batch.template.name}</span>
+          {batch.findingCount > 0 && (
+            <span className="text-nowrap">
+              <span className="finding-mark" aria-hidden>
+                ▲{' '}
+              </span>
+              {amount(batch.findingCount)} to look at
+            </span>
+          )}
+        </div>
+      </div>
+    </Link>
+  );
+}
+
+function NewBatch({ onHide }: { onHide: () => void }) {
+  const router = useRouter();
+  const [name, setName] = useState('');
+  const [templateId, setTemplateId] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const { data } = useTemplates();
+  const create = async () => {
+    try {
+      const body = { name, templateId: templateId ? Number(templateId) : null };
+      const { id } = await api<{ id: number }>('/api/batches', 'POST', body);
+      router.push(`/batches/${id}?step=photos`);
+    } catch (e) {
+      setError((e as Error).message);
+    }
+  };
+  return (
+    <Modal show onHide={onHide} aria-labelledby="new-title">
+      <Form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void create();
+        }}
+      >
+        <Modal.Header closeButton>
+          <Modal.Title as="h2" id="new-title">
+            New batch
+          </Modal.Title>
+        </Modal.Header>
+        <Modal.Body>
+          <Form.Group controlId="batch-name" className="mb-3">
+            <Form.Label>Name</Form.Label>
+            <Form.Control
+              value={name}
+              autoFocus
+              maxLength={120}
+              placeholder="Autumn shelf"
+              onChange={(event) => setName(event.target.value)}
+            />
+          </Form.Group>
+          <Form.Group controlId="batch-template">
+            <Form.Label>Template</Form.Label>
+            <Form.Select value={templateId} onChange={(event) => setTemplateId(event.target.value)}>
+              <option value="">Plain circle</option>
+              {data?.templates.map((t) => (
+                <option key={t.id} value={t.id}>
+                  {t.name}, version {t.version}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+          {error && <p className="text-danger mt-2 mb-0">{error}</p>}
+        </Modal.Body>
+        <Modal.Footer>
+          <Button variant="plain" onClick={onHide}>
+            Cancel
+          </Button>
+          <Button type="submit" disabled={name.trim() === ''}>
+            Make the batch
+          </Button>
+        </Modal.Footer>
+      </Form>
+    </Modal>
+  );
+}
+
+/** All batches as cards. */
+export function BatchesScreen() {
+  const [adding, setAdding] = useState(false);
+  const { data, error } = useQuery({
+    queryKey: ['batches'],
+    queryFn: () => api<{ batches: BatchCard[] }>('/api/batches'),
+    refetchInterval: ({ state }) => (state.data?.batches.some(isUnderWay) ? 1500 : false),
+  });
+  return (
+    <main className="page">
+      <div className="d-flex justify-content-between align-items-center mb-3">
+        <h1 className="mb-0">Batches</h1>
+        <Button onClick={() => setAdding(true)}>New batch…</Button>
+      </div>
+      {error && <p className="text-danger">{error.message}</p>}
+      {data?.batches.length === 0 && (
+        <div className="empty">
+          <p className="mb-2">A batch is a set of photos and the template they all go through.</p>
+          <Button onClick={() => setAdding(true)}>Make the first batch</Button>
+        </div>
+      )}
+      <div className="batch-grid">
+        {data?.batches.map((batch) => (
+          <Card key={batch.id} batch={batch} />
+        ))}
+      </div>
+      {adding && <NewBatch onHide={() => setAdding(false)} />}
+    </main>
+  );
+}

@@ -1,0 +1,51 @@
+/** @jest-environment jsdom */
+import { fireEvent, render, renderHook, screen } from '@testing-library/react';
+import { parseTemplate } from '@/core/template';
+import { ChecksPanel } from './checks-panel';
+import { useFindings } from './use-findings';
+
+const template = parseTemplate({
+  wobrel: 1,
+  name: 'T',
+  outputs: [{ name: 'tile' }, { name: 'mail', format: 'jpeg', width: 300 }],
+});
+const photo = (id: number, width: number, height: number, hasAlpha = false) => ({
+  id,
+  name: `${id}.jpg`,
+  width,
+  height,
+  hasAlpha,
+  review: 'open' as const,
+  sight: null,
+  handSubject: null,
+  adjustment: null,
+});
+const photos = [photo(1, 4000, 3000), photo(2, 800, 600), photo(3, 700, 700), photo(4, 3000, 3000, true)];
+
+const found = () => renderHook(() => useFindings(template, photos)).result.current;
+
+test('findings about a photo are kept by photo, those about an output once', () => {
+  const { byPhoto, ofOutputs } = found();
+  expect([...byPhoto.keys()]).toEqual([2, 3, 4]);
+  expect(byPhoto.get(2)!.map((f) => f.check)).toEqual(['enlargement', 'small']);
+  expect(ofOutputs.map((f) => f.check)).toEqual(['opaque']);
+});
+
+test('every check says how many photos fail it, an example with its number, and how to mend it', () => {
+  render(<ChecksPanel findings={found()} only={null} onOnly={() => {}} onMendAll={() => {}} />);
+  expect(screen.getByText('3 photos to look at')).toBeTruthy();
+  expect(
+    screen.getByText(/Enlarged 1.60 times for output tile, the limit is 1. To mend it, use a larger photo/),
+  ).toBeTruthy();
+  expect(screen.getByText(/mail is a JPEG, which has no transparency/)).toBeTruthy();
+});
+
+test('the wall can be narrowed to the photos that fail one check, and widened again', () => {
+  const onOnly = jest.fn();
+  const { rerender } = render(<ChecksPanel findings={found()} only={null} onOnly={onOnly} onMendAll={() => {}} />);
+  fireEvent.click(screen.getAllByRole('button', { name: 'Show only these' })[1]!);
+  expect(onOnly).toHaveBeenLastCalledWith('small');
+  rerender(<ChecksPanel findings={found()} only="small" onOnly={onOnly} onMendAll={() => {}} />);
+  fireEvent.click(screen.getByRole('button', { name: 'Show all photos', pressed: true }));
+  expect(onOnly).toHaveBeenLastCalledWith(null);
+});

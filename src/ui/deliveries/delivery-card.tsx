@@ -1,0 +1,105 @@
+'use client';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button, ProgressBar } from 'react-bootstrap';
+import type { DeliveryProgress } from '@/server/services';
+import { api } from '../shared/api';
+import { fileSize, plural, when } from '../shared/words';
+import { isOver, useProgress } from './use-progress';
+
+const STATES: Readonly<Record<DeliveryProgress['state'], string>> = {
+  waiting: 'Waits for its turn',
+  running: 'Being made',
+  done: 'Done',
+  cancelled: 'Cancelled',
+  failed: 'Stopped',
+};
+
+function FailedList({ id }: { id: number }) {
+  const { data } = useQuery({
+    queryKey: ['deliveries', 'failed', id],
+    queryFn: () => api<{ failed: { photo: string; error: string | null }[] }>(`/api/deliveries/${id}`),
+  });
+  return (
+    <ul className="list-plain small-text">
+      {data?.failed.map(({ photo, error }, i) => (
+        <li key={i}>
+          <strong>{photo}</strong>: {error}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** One delivery: how far it is, and what can be done with it. */
+export function DeliveryCard({ delivery, showBatch = false }: { delivery: DeliveryProgress; showBatch?: boolean }) {
+  const progress = useProgress(delivery);
+  const client = useQueryClient();
+  const [error, setError] = useState<string | null>(null);
+  const over = isOver(progress);
+  const act = async (what: 'cancel' | 'resume') => {
+    try {
+      await api(`/api/deliveries/${progress.id}/${what}`, 'POST');
+      setError(null);
+    } catch (e) {
+      setError((e as Error).message);
+    }
+    await client.invalidateQueries({ queryKey: ['deliveries'] });
+  };
+  const size = progress.bytes > 0 ? `, ${fileSize(progress.bytes)}` : '';
+  return (
+    <article aria-label={`Delivery ${progress.id}`} data-delivery={progress.id} data-state={progress.state}>
+      <div className="d-flex justify-content-between gap-2 flex-wrap align-items-baseline">
+        <strong className="name-line">
+          {showBatch && `${progress.batchName} · `}
+          {STATES[progress.state]}
+        </strong>
+        <span className="muted small-text">{when(progress.createdAt)}</span>
+      </div>
+      <div className="muted small-text" aria-live="polite">
+        {over && progress.state === 'done'
+          ? plural(progress.filesDone, 'file')
+          : `${progress.filesDone} of ${plural(progress.fileCount, 'file')}`}
+        {size}, {progress.templateName}
+      </div>
+      {!over && (
+        <ProgressBar
+          className="my-2"
+          now={progress.photosDone}
+          max={progress.photoCount}
+          aria-label="Photos that are done"
+        />
+      )}
+      {progress.message && <p className="text-danger small-text mb-1">✕ {progress.message}</p>}
+      {error && <p className="text-danger small-text mb-1">✕ {error}</p>}
+      {progress.photosFailed > 0 && (
+        <details className="small-text">
+          <summary>
+            <span className="refusal-mark" aria-hidden>
+              ✕{' '}
+            </span>
+            {plural(progress.photosFailed, 'photo')} failed
+          </summary>
+          <FailedList id={progress.id} />
+        </details>
+      )}
+      <div className="d-flex gap-2 mt-1">
+        {progress.state === 'done' && progress.filesDone > 0 && (
+          <a className="btn btn-primary" href={`/api/deliveries/${progress.id}/zip`} download>
+            Download zip
+          </a>
+        )}
+        {!over && (
+          <Button variant="plain" onClick={() => void act('cancel')}>
+            Cancel
+          </Button>
+        )}
+        {(progress.state === 'cancelled' || progress.state === 'failed') && (
+          <Button variant="plain" onClick={() => void act('resume')}>
+            Go on
+          </Button>
+        )}
+      </div>
+    </article>
+  );
+}

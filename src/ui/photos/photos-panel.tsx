@@ -1,0 +1,154 @@
+'use client';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { Button, ProgressBar } from 'react-bootstrap';
+import { useDropzone } from 'react-dropzone';
+import type { BatchDetail } from '@/server/services';
+import { api } from '../shared/api';
+import { plural } from '../shared/words';
+import { forgetFailed, sendFiles, useTransfers } from './upload';
+
+/** Transfers listed one by one. */
+const LISTED = 12;
+
+/** Sends dropped or picked files to the batch and keeps its lists up to date meanwhile. */
+export function useIntake(batchId: number) {
+  const client = useQueryClient();
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  return (files: readonly File[]) => {
+    if (files.length === 0) return;
+    sendFiles(batchId, files, () => {
+      // Many arrive in quick succession: one look a moment is enough.
+      timer.current ??= setTimeout(() => {
+        timer.current = null;
+        void client.invalidateQueries({ queryKey: ['batch', batchId] });
+        void client.invalidateQueries({ queryKey: ['photos', batchId] });
+      }, 500);
+    });
+  };
+}
+
+function Progress({ batchId }: { batchId: number }) {
+  const { list, begun, over } = useTransfers();
+  const mine = list.filter((t) => t.batchId === batchId);
+  if (mine.length === 0) return null;
+  const moving = mine.filter((t) => t.error === null);
+  const failed = mine.filter((t) => t.error !== null);
+  return (
+    <div className="side-block" aria-live="polite">
+      {moving.length > 0 && (
+        <>
+          <div className="d-flex justify-content-between">
+            <strong>Arriving</strong>
+            <span className="muted">
+              {over} of {begun}
+            </span>
+          </div>
+          <ProgressBar now={over} max={begun} className="my-2" aria-label="Photos that have arrived" />
+          <ul className="list-plain small-text">
+            {moving.slice(0, LISTED).map((t) => (
+              <li key={t.key} className="d-flex justify-content-between gap-2">
+                <span className="name-line" title={t.name}>
+                  {t.name}
+                </span>
+                <span className="muted text-nowrap">
+                  {t.sent === 0 ? 'waits' : t.sent < 1 ? `${Math.round(t.sent * 100)} %` : 'being read'}
+                </span>
+              </li>
+            ))}
+            {moving.length > LISTED && <li className="muted">and {moving.length - LISTED} more</li>}
+          </ul>
+        </>
+      )}
+      {failed.length > 0 && (
+        <>
+          <strong>Did not arrive</strong>
+          <ul className="list-plain small-text">
+            {failed.slice(0, LISTED).map((t) => (
+              <li key={t.key}>
+                {t.name}: {t.error}
+              </li>
+            ))}
+          </ul>
+          <Button variant="quiet" onClick={forgetFailed}>
+            Clear this list
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Bringing photos in, and what was not taken. */
+export function PhotosPanel({ batch }: { batch: BatchDetail }) {
+  const intake = useIntake(batch.id);
+  const client = useQueryClient();
+  const folder = useRef<HTMLInputElement>(null);
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    onDrop: intake,
+    noClick: true,
+    noKeyboard: true,
+  });
+  const clear = async () => {
+    await api(`/api/batches/${batch.id}/refusals`, 'DELETE');
+    await client.invalidateQueries({ queryKey: ['batch', batch.id] });
+  };
+  return (
+    <>
+      <div className="side-block">
+        <div {...getRootProps({ className: 'drop' })} data-over={isDragActive}>
+          <input {...getInputProps({ 'aria-label': 'Photos to bring in' })} />
+          <p className="mb-2">Drop a folder or photos here</p>
+          <div className="d-flex gap-2 justify-content-center">
+            <Button className="px-2 text-nowrap" onClick={open}>
+              Pick photos…
+            </Button>
+            <Button variant="plain" className="px-2 text-nowrap" onClick={() => folder.current?.click()}>
+              Pick a folder…
+            </Button>
+          </div>
+          <input
+            ref={folder}
+            type="file"
+            hidden
+            multiple
+            aria-label="Folder to bring in"
+            {...{ webkitdirectory: '' }}
+            onChange={(event) => {
+              intake([...(event.target.files ?? [])].filter((file) => !file.name.startsWith('.')));
+              event.target.value = '';
+            }}
+          />
+        </div>
+        <p className="muted small-text mb-0 mt-2">
+          JPEG, PNG, WebP, AVIF, TIFF or GIF, up to 100 megapixels. The files themselves are never changed.
+        </p>
+      </div>
+      <Progress batchId={batch.id} />
+      {batch.refusalCount > 0 && (
+        <div className="side-block">
+          <div className="d-flex justify-content-between align-items-baseline">
+            <strong>
+              <span className="refusal-mark" aria-hidden>
+                ✕{' '}
+              </span>
+              {plural(batch.refusalCount, 'file')} not taken
+            </strong>
+            <Button variant="quiet" onClick={() => void clear()}>
+              Clear list
+            </Button>
+          </div>
+          <ul className="list-plain small-text">
+            {batch.refusals.map((refusal) => (
+              <li key={refusal.id}>
+                <strong>{refusal.name}</strong>
+                <br />
+                {refusal.message}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
+  );
+}

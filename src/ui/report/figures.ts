@@ -1,0 +1,80 @@
+/** A batch's figures: how alike its cutouts sit. */
+import { CHECKS } from '@/core/checks';
+import { enlargement } from '@/core/placement';
+import type { Template } from '@/core/template';
+import type { PhotoRow } from '@/server/services';
+import type { PhotoFindings } from '../checks/use-findings';
+
+export type PhotoFigures = {
+  readonly id: number;
+  readonly name: string;
+  readonly review: PhotoRow['review'];
+  /** Distance of the subject's centre from its spot, % of the shape's longer side, across and down; null where there is none. */
+  readonly across: number | null;
+  readonly down: number | null;
+  /** The subject's size, % of the shape. */
+  readonly size: number | null;
+  /** Output pixels a photo pixel, for the widest output. */
+  readonly enlarged: number;
+  readonly gap: number;
+  readonly used: string;
+  readonly findings: readonly string[];
+};
+
+export function figuresOf(template: Template, photos: readonly PhotoRow[], findings: PhotoFindings): PhotoFigures[] {
+  const widest = Math.max(...template.outputs.map(({ width }) => width));
+  return photos.flatMap((photo): PhotoFigures[] => {
+    const placed = findings.placed.get(photo.id);
+    if (!placed || photo.review === 'out') return [];
+    const { subject, gap, used } = placed;
+    return [
+      {
+        id: photo.id,
+        name: photo.name,
+        review: photo.review,
+        across: subject && subject.off[0] * 100,
+        down: subject && subject.off[1] * 100,
+        size: subject && subject.size * 100,
+        enlarged: enlargement(placed, widest / template.frame.width),
+        gap: gap * 100,
+        used,
+        findings: (findings.byPhoto.get(photo.id) ?? []).map(({ check }) => check),
+      },
+    ];
+  });
+}
+
+export type Bar = { readonly from: number; readonly label: string; readonly count: number };
+
+/** How many values fall into each of so many equal steps from the least to the largest. */
+export function histogram(values: readonly number[], steps: number, unit: string): Bar[] {
+  if (values.length === 0) return [];
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  // Values that are the same but for rounding are one bar.
+  if (high - low < 1e-3 * Math.max(1, Math.abs(high)))
+    return [{ from: low, label: `${Math.round(low * 100) / 100}${unit}`, count: values.length }];
+  const step = (high - low) / steps;
+  const bars = Array.from({ length: steps }, (_, i) => ({ from: low + i * step, count: 0 }));
+  for (const v of values) bars[Math.min(steps - 1, Math.floor((v - low) / step))]!.count++;
+  return bars.map(({ from, count }) => ({ from, count, label: `${Math.round((from + step / 2) * 100) / 100}${unit}` }));
+}
+
+/** How many photos fail each check. */
+export const byCheck = (figures: readonly PhotoFigures[]): Bar[] =>
+  CHECKS.filter(({ about }) => about === 'photo')
+    .map(({ id, label }, i) => ({ from: i, label, count: figures.filter((f) => f.findings.includes(id)).length }))
+    .filter(({ count }) => count > 0);
+
+/** A field of a CSV file (RFC 4180 §2): quoted where it has to be; a leading sign that a spreadsheet would run is disarmed. */
+function field(value: string | number | null): string {
+  if (typeof value === 'number') return String(Math.round(value * 1e6) / 1e6);
+  const text = (value ?? '').replace(/^[=+\-@\t\r]/, "'$&");
+  return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
+}
+
+const COLUMNS = ['photo', 'review', 'off_across_percent', 'off_down_percent', 'size_percent', 'enlargement', 'gap_percent', 'used', 'findings']; // prettier-ignore
+
+export function csvOf(figures: readonly PhotoFigures[]): string {
+  const rows = figures.map((f) => [f.name, f.review, f.across, f.down, f.size, f.enlarged, f.gap, f.used, f.findings.join(' ')]); // prettier-ignore
+  return [COLUMNS, ...rows].map((row) => row.map(field).join(',')).join('\r\n') + '\r\n';
+}

@@ -1,0 +1,32 @@
+/** Talking to the server: JSON in and out, errors as sentences. */
+
+/** A refusal by the server, in its own words. */
+export class ApiError extends Error {
+  constructor(
+    readonly code: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+type ErrorBody = { error?: { code: string; message: string } };
+
+export async function api<T>(
+  path: string,
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE' = 'GET',
+  body?: unknown,
+): Promise<T> {
+  const response = await fetch(path, {
+    method,
+    headers: body === undefined ? undefined : { 'content-type': 'application/json' },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  }).catch(() => {
+    throw new ApiError('offline', 'The server can’t be reached.');
+  });
+  if (!response.ok) {
+    const { error } = (await response.json().catch(() => ({}))) as ErrorBody;
+    throw new ApiError(error?.code ?? 'unexpected', error?.message ?? `The server answered ${response.status}.`);
+  }
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}

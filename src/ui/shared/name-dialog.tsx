@@ -1,0 +1,56 @@
+'use client';
+import { useId, useState } from 'react';
+import { Button, Form, Modal } from 'react-bootstrap';
+
+type NameDialogProps = {
+  readonly title: string;
+  readonly suggestion: string;
+  /** What saving under a name will mean. */
+  readonly help: (name: string) => string;
+  /** Saves; what it throws is shown. */
+  readonly onSave: (name: string) => Promise<unknown>;
+  readonly onHide: () => void;
+};
+
+/** Asks for the name to save something under. */
+export function NameDialog({ title, suggestion, help, onSave, onHide }: NameDialogProps) {
+  const id = useId();
+  const [name, setName] = useState(suggestion);
+  const [error, setError] = useState<string | null>(null);
+  return (
+    <Modal show onHide={onHide} aria-labelledby={`${id}-title`}>
+      <Form
+        onSubmit={(event) => {
+          event.preventDefault();
+          onSave(name.trim()).catch((e: Error) => setError(e.message));
+        }}
+      >
+        <Modal.Header closeButton>
+          <Modal.Title as="h2" id={`${id}-title`}>
+            {title}
+          </Modal.Title>
+        </Modal.Header>
+        <Modal.Body>
+          <Form.Group controlId={`${id}-name`}>
+            <Form.Label>Name</Form.Label>
+            <Form.Control value={name} autoFocus maxLength={120} onChange={(event) => setName(event.target.value)} />
+            <Form.Text>{help(name.trim())}</Form.Text>
+          </Form.Group>
+          {error && (
+            <p className="text-danger mt-2 mb-0" role="alert">
+              ✕ {error}
+            </p>
+          )}
+        </Modal.Body>
+        <Modal.Footer>
+          <Button variant="plain" onClick={onHide}>
+            Cancel
+          </Button>
+          <Button type="submit" disabled={name.trim() === ''}>
+            Save
+          </Button>
+        </Modal.Footer>
+      </Form>
+    </Modal>
+  );
+}

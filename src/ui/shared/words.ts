@@ -1,0 +1,14 @@
+/** Numbers in words. */
+
+/** A count as people write it: 2,000. */
+export const amount = (n: number) => n.toLocaleString('en-GB');
+
+export const plural = (n: number, one: string, many = `${one}s`) => `${amount(n)} ${n === 1 ? one : many}`;
+
+export function fileSize(bytes: number): string {
+  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
+  return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+}
+
+export const when = (time: number) =>
+  new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });

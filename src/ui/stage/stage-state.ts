@@ -1,0 +1,44 @@
+'use client';
+import { create } from 'zustand';
+import type { Anchor } from '@/core/shape';
+
+/** What a click on the stage does: move and pull the shape, its points, or draw a new one. */
+export type StageMode = 'shape' | 'points' | 'draw';
+
+export type Reference =
+  | { readonly kind: 'photo' }
+  | { readonly kind: 'none' }
+  | { readonly kind: 'picture'; readonly url: string; readonly name: string };
+
+/** What fills the middle of the bench: every cutout, one large with its shape in the hand, or all averaged into one. */
+export type MiddleView = 'each' | 'stage' | 'average';
+
+type StageState = {
+  readonly view: MiddleView;
+  readonly mode: StageMode;
+  /** The part of a combined shape that is worked on; null for the whole. */
+  readonly part: number | null;
+  /** True where width and height keep their proportion. */
+  readonly locked: boolean;
+  /** What stays where it is when a size is typed. */
+  readonly anchor: Anchor;
+  readonly reference: Reference;
+  /** Opacity of the reference, 0…1. */
+  readonly strength: number;
+};
+
+const BEGINNING: StageState = {
+  view: 'each',
+  mode: 'shape',
+  part: null,
+  locked: false,
+  anchor: [0, 0],
+  reference: { kind: 'photo' },
+  strength: 0.5,
+};
+
+/** How the stage is set up; a screen that opens it begins with `resetStage`. */
+export const useStage = create<StageState>()(() => BEGINNING);
+
+export const setStage = (fields: Partial<StageState>) => useStage.setState(fields);
+export const resetStage = () => useStage.setState(BEGINNING);

@@ -1,0 +1,197 @@
+'use client';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { tooThin } from '@/core/checks';
+import { pathData, type Guide, type Node, type Shape } from '@/core/shape';
+import { templateOutline, type Template } from '@/core/template';
+import type { PhotoRow } from '@/server/services';
+import { ChoiceField } from '../shared/choice-field';
+import { ONCE } from '../shapes/part-list';
+import type { TemplateStore } from '../template/store';
+import { groundStyle, type Ground } from '../wall/ground-picker';
+import { usePainter } from '../wall/use-painter';
+import { Drawing } from './drawing';
+import { editedOf } from './edited';
+import { PointHandles, shapeOfNodes } from './point-handles';
+import { ReferenceControls } from './reference-controls';
+import { mostDifferent, SampleStrip } from './sample-strip';
+import { ShapeHandles } from './shape-handles';
+import { setStage, useStage, type StageMode } from './stage-state';
+import { useView, type View } from './view';
+
+/** While something is dragged the large picture is drawn at this share of its pixels, and in full once it is let go. */
+const COARSE = 0.5;
+
+/** Widest picture that is drawn on the stage, pixels. */
+const WIDEST = 1100;
+
+const HELP: Readonly<Record<StageMode, string>> = {
+  shape: 'Drag the shape or its grips. Shift keeps proportions, Alt grows from the middle, Ctrl lets go of the guides.',
+  points: 'Drag points. Double-click the outline to add one, Delete takes one out.',
+  draw: 'Click for a corner, drag for a curve, click the first point to close. Esc leaves.',
+};
+
+function Guides({ guides, view, frame }: { guides: readonly Guide[]; view: View; frame: Template['frame'] }) {
+  return guides.map(({ axis, at }) => {
+    const [w, h] = [frame.width * view.k, frame.height * view.k];
+    const place = axis === 'x' ? view.x + at * view.k : view.y + at * view.k;
+    const line =
+      axis === 'x'
+        ? { x1: place, x2: place, y1: view.y - 20, y2: view.y + h + 20 }
+        : { y1: place, y2: place, x1: view.x - 20, x2: view.x + w + 20 };
+    return <line key={axis} className="stage-guide" data-axis={axis} {...line} />;
+  });
+}
+
+/** Points at the place where the shape is too thin for its border or feather. */
+function ThinPlace({ template, view }: { readonly template: Template; readonly view: View }) {
+  const thin = useMemo(() => tooThin(template, templateOutline(template)), [template]);
+  if (!thin || thin.short <= 0) return null;
+  const { at, what, width } = thin;
+  const radius = Math.max(10, (width * view.k) / 2 + 6);
+  return (
+    <g
+      className="stage-thin"
+      role="img"
+      aria-label={`Too thin for the ${what}`}
+      transform={`translate(${view.x + at[0] * view.k} ${view.y + at[1] * view.k})`}
+    >
+      <circle r={radius} />
+      <text y={-radius - 6}>too thin for the {what}</text>
+    </g>
+  );
+}
+
+/** A drawn outline takes the shape's place; in a combined shape it is one more part. */
+function withDrawn(whole: Shape, drawn: Shape): Shape {
+  if (whole.kind !== 'combined') return drawn;
+  return { ...whole, parts: [...whole.parts, { op: 'add', off: false, repeat: ONCE, shape: drawn }] };
+}
+
+type StageProps = {
+  readonly template: Template;
+  readonly store: TemplateStore;
+  readonly photos: readonly PhotoRow[];
+  readonly ground: Ground;
+};
+
+/** The template at work on one photo, with the shape in the hand; sample photos below follow. */
+export function Stage({ template, store, photos, ground }: StageProps) {
+  const { mode, part, locked, reference, strength } = useStage();
+  const { frame, shape } = template;
+  const { ref, view, pointAt } = useView(frame);
+  const [guides, setGuides] = useState<readonly Guide[]>([]);
+  const samples = useMemo(() => mostDifferent(photos), [photos]);
+  const [place, setPlace] = useState(0);
+  const photo = samples[Math.min(place, samples.length - 1)];
+  const shown = useMemo(() => (photo ? [photo] : []), [photo]);
+  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
+  const [dragging, setDragging] = useState(false);
+  const full = Math.min(WIDEST, Math.round(frame.width * view.k * density));
+  const width = dragging ? Math.round(full * COARSE) : full;
+  const { register, errors } = usePainter(template, width, shown);
+  const settled = useDeferredValue(template);
+  const edited = useMemo(() => editedOf(shape, part), [shape, part]);
+  const tracing = mode !== 'shape';
+  const canHavePoints = edited.shape.kind === 'path';
+  const set = (next: Shape) => {
+    const whole = edited.whole(next);
+    if (whole) store.change((t) => ({ ...t, shape: whole }));
+  };
+  const drag = (active: boolean) => {
+    store.drag(active);
+    setDragging(active);
+  };
+  const closed = (nodes: readonly Node[]) => {
+    const drawn = shapeOfNodes([nodes], frame, 'nonzero');
+    if (drawn) store.change((t) => ({ ...t, shape: withDrawn(t.shape, drawn) }));
+    setStage({ mode: drawn && shape.kind !== 'combined' ? 'points' : 'shape' });
+  };
+  const fw = frame.width * view.k;
+  const fh = frame.height * view.k;
+  // Whole and in the middle, wherever the shape is: what is traced must not move while it is traced.
+  const href =
+    reference.kind === 'picture'
+      ? reference.url
+      : reference.kind === 'photo' && photo
+        ? `/api/photos/${photo.id}/proxy/2048`
+        : null;
+  const common = { edited, frame, view, pointAt, onShape: set, onDrag: drag, onGuides: setGuides };
+  return (
+    <div className="stage">
+      <div className="stage-bar">
+        <ChoiceField
+          label="On the stage"
+          bare
+          value={mode}
+          options={
+            canHavePoints || mode === 'points'
+              ? { shape: 'shape', points: 'points', draw: 'draw' }
+              : ({ shape: 'shape', draw: 'draw' } as Record<StageMode, string>)
+          }
+          onChange={(next) => setStage({ mode: next })}
+        />
+        {tracing && <ReferenceControls hasPhoto={photo !== undefined} />}
+        {part !== null && shape.kind === 'combined' && (
+          <Button variant="quiet" onClick={() => setStage({ part: null })}>
+            Part {part + 1} in hand: take the whole
+          </Button>
+        )}
+        <span className="muted small-text">{HELP[mode]}</span>
+      </div>
+      <div ref={ref} className="stage-room" data-mode={mode}>
+        <div
+          className="stage-frame ground"
+          data-ground={ground}
+          style={{ left: view.x, top: view.y, width: fw, height: fh, ...groundStyle(ground) }}
+        />
+        {photo && (
+          <canvas
+            ref={register(photo.id)}
+            className="stage-cutout"
+            data-photo={photo.id}
+            width={1}
+            height={1}
+            style={{ left: view.x, top: view.y, width: fw, height: fh, opacity: tracing && href ? 0.25 : 1 }}
+            role="img"
+            aria-label={`Cutout of ${photo.name}`}
+          />
+        )}
+        <svg className="stage-svg" width={view.width} height={view.height}>
+          {tracing && href && <image href={href} x={view.x} y={view.y} width={fw} height={fh} opacity={strength} />}
+          {!photo && mode === 'shape' && (
+            <path
+              className="stage-blank"
+              d={pathData(templateOutline(template), 3)}
+              transform={`matrix(${view.k} 0 0 ${view.k} ${view.x} ${view.y})`}
+            />
+          )}
+          <rect className="stage-edge" x={view.x} y={view.y} width={fw} height={fh} />
+          {view.k > 0 && mode === 'shape' && <ShapeHandles {...common} locked={locked} />}
+          {view.k > 0 && mode === 'points' && canHavePoints && <PointHandles key={part ?? -1} {...common} />}
+          {view.k > 0 && mode === 'draw' && (
+            <Drawing
+              frame={frame}
+              view={view}
+              pointAt={pointAt}
+              onGuides={setGuides}
+              onClosed={closed}
+              onCancel={() => setStage({ mode: 'shape' })}
+            />
+          )}
+          {view.k > 0 && mode === 'shape' && !dragging && <ThinPlace template={settled} view={view} />}
+          <Guides guides={guides} view={view} frame={frame} />
+        </svg>
+        {photo && errors.get(photo.id) && <p className="stage-error">{errors.get(photo.id)}</p>}
+      </div>
+      {samples.length > 0 && (
+        <SampleStrip
+          template={template}
+          samples={samples}
+          chosen={Math.min(place, samples.length - 1)}
+          onChoose={setPlace}
+        />
+      )}
+    </div>
+  );
+}

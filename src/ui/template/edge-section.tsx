@@ -1,0 +1,56 @@
+'use client';
+import { readLength, type Template } from '@/core/template';
+import { ChoiceField } from '../shared/choice-field';
+import { NumberField } from '../shared/number-field';
+import { Section } from '../shared/section';
+import type { TemplateStore } from './store';
+import { edgeWords } from './words';
+
+const SIDES = { inside: 'inside', centre: 'across', outside: 'outside' } as const;
+
+/** Corner rounding, and the soft edge of the photo. */
+export function EdgeSection({ template, store }: { readonly template: Template; readonly store: TemplateStore }) {
+  const { shape, frame, edge } = template;
+  const side = Math.min(shape.box.width, shape.box.height);
+  const set = (fields: Partial<Template['edge']>) => store.change((t) => ({ ...t, edge: { ...t.edge, ...fields } }));
+  const length = {
+    min: 0,
+    max: 100_000,
+    unit: frame.unit,
+    read: (text: string, value: number) =>
+      readLength(text, {
+        value,
+        unit: frame.unit,
+        ppi: frame.ppi,
+        whole: Math.min(frame.width, frame.height),
+        signed: false,
+      }),
+    onDrag: store.drag,
+  };
+  return (
+    <Section title="Edge" value={edgeWords(template)} startOpen>
+      <NumberField
+        label="Rounding"
+        value={edge.rounding}
+        slider={[0, side / 2]}
+        onChange={(rounding) => set({ rounding })}
+        {...length}
+      />
+      <NumberField
+        label="Feather"
+        value={edge.feather}
+        slider={[0, side / 8]}
+        onChange={(feather) => set({ feather })}
+        {...length}
+      />
+      {edge.feather > 0 && (
+        <ChoiceField
+          label="Fades"
+          value={edge.featherSide}
+          options={SIDES}
+          onChange={(featherSide) => set({ featherSide })}
+        />
+      )}
+    </Section>
+  );
+}

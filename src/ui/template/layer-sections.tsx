@@ -1,0 +1,159 @@
+'use client';
+import { X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Button } from 'react-bootstrap';
+import { documentSchema, type Border, type Shadow, type Template } from '@/core/template';
+import { ChoiceField } from '../shared/choice-field';
+import { ColourField } from '../shared/colour-field';
+import { NumberField } from '../shared/number-field';
+import { Section } from '../shared/section';
+import type { TemplateStore } from './store';
+import { bordersWords, shadowsWords } from './words';
+
+type PartProps = { readonly template: Template; readonly store: TemplateStore };
+
+/** A new layer with the format's own defaults, its lengths in proportion to the frame. */
+function newLayers(template: Template) {
+  const { borders, shadows } = documentSchema.parse({ wobrel: 1, name: 'new', borders: [{}], shadows: [{}] });
+  const k = Math.min(template.frame.width, template.frame.height) / 1080;
+  const scale = (v: number) => Math.round(v * k * 100) / 100;
+  const [border, shadow] = [borders[0] as Border, shadows[0]!];
+  return {
+    border: { ...border, width: scale(border.width) },
+    shadow: { ...shadow, y: scale(shadow.y), blur: scale(shadow.blur) },
+  };
+}
+
+const replaced = <T,>(list: readonly T[], i: number, fields: Partial<T>): T[] =>
+  list.map((v, k) => (k === i ? { ...v, ...fields } : v));
+
+function Layer({ title, onRemove, children }: { title: string; onRemove: () => void; children: ReactNode }) {
+  return (
+    <div className="layer" role="group" aria-label={title}>
+      <div className="d-flex justify-content-between align-items-center">
+        <span className="small-text muted">{title}</span>
+        <Button variant="quiet" onClick={onRemove}>
+          <X size={14} aria-hidden /> Remove<span className="visually-hidden"> {title.toLowerCase()}</span>
+        </Button>
+      </div>
+      {children}
+    </div>
+  );
+}
+
+const percent = (share: number) => Math.round(share * 1000) / 10;
+const ALIGN = { inside: 'inside', centre: 'centre', outside: 'outside' } as const;
+const JOINS = { round: 'round', miter: 'sharp', bevel: 'cut off' } as const;
+
+export function BordersSection({ template, store }: PartProps) {
+  const { frame, borders, shape } = template;
+  const reach = Math.min(frame.width, frame.height) / 8;
+  const set = (i: number, fields: Partial<Border>) =>
+    store.change((t) => ({ ...t, borders: replaced(t.borders, i, fields) }));
+  const length = {
+    min: 0,
+    max: 100_000,
+    unit: frame.unit,
+    slider: [0, reach] as const,
+    step: reach < 20 ? 0.1 : 1,
+    onDrag: store.drag,
+  };
+  return (
+    <Section title="Borders" value={bordersWords(template)} startOpen>
+      {borders.map((border, i) => (
+        <Layer
+          key={i}
+          title={`Border ${i + 1}`}
+          onRemove={() => store.change((t) => ({ ...t, borders: t.borders.filter((_, k) => k !== i) }))}
+        >
+          <NumberField label="Width" value={border.width} onChange={(width) => set(i, { width })} {...length} />
+          <ChoiceField label="Lies" value={border.align} options={ALIGN} onChange={(align) => set(i, { align })} />
+          <ColourField label="Paint" value={border.paint} onChange={(paint) => set(i, { paint })} onDrag={store.drag} />
+          <NumberField label="Away by" value={border.gap} onChange={(gap) => set(i, { gap })} {...length} />
+          <NumberField
+            label="Strength"
+            value={percent(border.opacity)}
+            min={0}
+            max={100}
+            unit="%"
+            slider={[0, 100]}
+            onChange={(v) => set(i, { opacity: v / 100 })}
+            onDrag={store.drag}
+          />
+          {(shape.kind === 'rectangle' || shape.kind === 'polygon') && (
+            <ChoiceField label="Corners" value={border.join} options={JOINS} onChange={(join) => set(i, { join })} />
+          )}
+        </Layer>
+      ))}
+      <Button
+        variant="quiet"
+        className="mt-1"
+        onClick={() => store.change((t) => ({ ...t, borders: [...t.borders, newLayers(t).border] }))}
+      >
+        Add a border
+      </Button>
+    </Section>
+  );
+}
+
+export function ShadowsSection({ template, store }: PartProps) {
+  const { frame, shadows } = template;
+  const reach = Math.min(frame.width, frame.height) / 8;
+  const set = (i: number, fields: Partial<Shadow>) =>
+    store.change((t) => ({ ...t, shadows: replaced(t.shadows, i, fields) }));
+  const common = { unit: frame.unit, step: reach < 20 ? 0.1 : 1, onDrag: store.drag };
+  const either = { ...common, min: -100_000, max: 100_000, slider: [-reach, reach] as const };
+  return (
+    <Section title="Shadows" value={shadowsWords(template)} startOpen>
+      {shadows.map((shadow, i) => (
+        <Layer
+          key={i}
+          title={`Drop shadow ${i + 1}`}
+          onRemove={() => store.change((t) => ({ ...t, shadows: t.shadows.filter((_, k) => k !== i) }))}
+        >
+          <NumberField label="Across" value={shadow.x} onChange={(x) => set(i, { x })} {...either} />
+          <NumberField label="Down" value={shadow.y} onChange={(y) => set(i, { y })} {...either} />
+          <NumberField
+            label="Blur"
+            value={shadow.blur}
+            min={0}
+            max={100_000}
+            slider={[0, reach]}
+            onChange={(blur) => set(i, { blur })}
+            {...common}
+          />
+          <NumberField
+            label="Spread"
+            value={shadow.spread}
+            onChange={(spread) => set(i, { spread })}
+            {...either}
+            slider={[-reach / 2, reach / 2]}
+          />
+          <ColourField
+            label="Colour"
+            value={shadow.color}
+            onChange={(color) => set(i, { color })}
+            onDrag={store.drag}
+          />
+          <NumberField
+            label="Strength"
+            value={percent(shadow.opacity)}
+            min={0}
+            max={100}
+            unit="%"
+            slider={[0, 100]}
+            onChange={(v) => set(i, { opacity: v / 100 })}
+            onDrag={store.drag}
+          />
+        </Layer>
+      ))}
+      <Button
+        variant="quiet"
+        className="mt-1"
+        onClick={() => store.change((t) => ({ ...t, shadows: [...t.shadows, newLayers(t).shadow] }))}
+      >
+        Add a shadow
+      </Button>
+    </Section>
+  );
+}

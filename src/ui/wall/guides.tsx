@@ -1,0 +1,31 @@
+'use client';
+import { spotOf, type Placed } from '@/core/placement';
+import type { Template } from '@/core/template';
+
+type GuidesProps = { readonly template: Template; readonly placed: Placed | undefined };
+
+/** Over a cutout: the wanted spot with its tolerance ring, and where the subject's centre and box lie. */
+export function Guides({ template, placed }: GuidesProps) {
+  const { frame, shape, limits } = template;
+  const [x, y] = spotOf(template);
+  const side = Math.max(shape.box.width, shape.box.height);
+  const subject = placed?.subject;
+  return (
+    <svg className="guides" viewBox={`0 0 ${frame.width} ${frame.height}`} preserveAspectRatio="none" aria-hidden>
+      <path className="line" d={`M0 ${y}H${frame.width}M${x} 0V${frame.height}`} />
+      <circle className="ring" cx={x} cy={y} r={Math.max(limits.offSpot, 0.005) * side} />
+      {subject && (
+        <>
+          <rect
+            className="subject"
+            x={subject.x - (subject.source === 'face' ? 0 : subject.width / 2)}
+            y={subject.y - (subject.source === 'face' ? 0 : subject.height / 2)}
+            width={subject.source === 'face' ? 0 : subject.width}
+            height={subject.source === 'face' ? 0 : subject.height}
+          />
+          <circle className="dot" cx={subject.x} cy={subject.y} r={0.008 * side} />
+        </>
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,54 @@
+/** Which photos the wall shows, and in which order. */
+import { CHECKS } from '@/core/checks';
+import type { PhotoRow } from '@/server/services';
+import type { PhotoFindings } from '../checks/use-findings';
+
+/** A review state, all with findings, a check's id, or everything. */
+export type Show = string;
+
+export const SHOWS: readonly (readonly [Show, string])[] = [
+  ['all', 'all'],
+  ['look', 'with findings'],
+  ['open', 'not looked at'],
+  ['good', 'good'],
+  ['out', 'left out'],
+  ...CHECKS.filter(({ about }) => about === 'photo').map(({ id, label }) => [id, label.toLowerCase()] as const),
+];
+
+const spot = (photo: PhotoRow, { placed }: PhotoFindings) =>
+  Math.hypot(...(placed.get(photo.id)?.subject?.off ?? [0, 0]));
+
+/** Every measured quantity that photos can be sorted by, the largest (or worst) first. */
+export const SORTS = {
+  name: { label: 'name', of: null },
+  findings: { label: 'findings', of: (photo: PhotoRow, f: PhotoFindings) => f.byPhoto.get(photo.id)?.length ?? 0 },
+  spot: { label: 'distance from spot', of: spot },
+  size: {
+    label: 'size of subject',
+    of: (photo: PhotoRow, f: PhotoFindings) => f.placed.get(photo.id)?.subject?.size ?? 0,
+  },
+  enlarged: { label: 'enlargement', of: (photo: PhotoRow, f: PhotoFindings) => f.placed.get(photo.id)?.scale ?? 0 },
+  gap: { label: 'gap', of: (photo: PhotoRow, f: PhotoFindings) => f.placed.get(photo.id)?.gap ?? 0 },
+  unsure: { label: 'least confidence', of: (photo: PhotoRow) => -(photo.sight?.subject?.confidence ?? 0) },
+  blurred: { label: 'softness', of: (photo: PhotoRow) => -(photo.sight?.sharpness ?? 0) },
+  brightness: { label: 'brightness', of: (photo: PhotoRow) => photo.sight?.brightness ?? 0 },
+} as const;
+export type Sort = keyof typeof SORTS;
+
+function isShown(photo: PhotoRow, show: Show, { byPhoto }: PhotoFindings): boolean {
+  if (show === 'all') return true;
+  if (show === 'look') return byPhoto.has(photo.id);
+  if (show === 'open' || show === 'good' || show === 'out') return photo.review === show;
+  return byPhoto.get(photo.id)?.some(({ check }) => check === show) ?? false;
+}
+
+export function arranged(
+  photos: readonly PhotoRow[],
+  show: Show,
+  sort: Sort,
+  findings: PhotoFindings,
+): readonly PhotoRow[] {
+  const shown = show === 'all' ? photos : photos.filter((photo) => isShown(photo, show, findings));
+  const { of } = SORTS[sort];
+  return of ? [...shown].sort((a, b) => of(b, findings) - of(a, findings)) : shown;
+}

@@ -1,0 +1,27 @@
+'use client';
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import type { PhotoRow } from '@/server/services';
+import { api } from '../shared/api';
+
+const PAGE = 500;
+type Page = { photos: PhotoRow[]; total: number };
+
+/** All photos of a batch by name; they arrive in pages, the first ones can be shown at once. */
+export function usePhotos(batchId: number) {
+  const query = useInfiniteQuery({
+    queryKey: ['photos', batchId],
+    initialPageParam: 0,
+    queryFn: ({ pageParam }) => api<Page>(`/api/batches/${batchId}/photos?offset=${pageParam}&limit=${PAGE}`),
+    getNextPageParam: (last: Page, pages) => {
+      const loaded = pages.length * PAGE;
+      return loaded < last.total ? loaded : undefined;
+    },
+  });
+  const { hasNextPage, isFetching, fetchNextPage, data } = query;
+  useEffect(() => {
+    if (hasNextPage && !isFetching) void fetchNextPage();
+  }, [hasNextPage, isFetching, fetchNextPage]);
+  const photos = useMemo(() => data?.pages.flatMap((page) => page.photos) ?? [], [data]);
+  return { photos, total: data?.pages[0]?.total ?? 0, isLoading: query.isLoading, error: query.error };
+}

@@ -1,0 +1,406 @@
+'use client';
+import { useQueryClient } from '@tanstack/react-query';
+import Link from 'next/link';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
+import { Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { useDropzone } from 'react-dropzone';
+import type { BatchDetail, PhotoRow } from '@/server/services';
+import { ChecksPanel } from '../checks/checks-panel';
+import { useFindings } from '../checks/use-findings';
+import { ExportPanel } from '../export/export-panel';
+import { PhotosPanel, useIntake } from '../photos/photos-panel';
+import { api } from '../shared/api';
+import { ChoiceField } from '../shared/choice-field';
+import { amount, plural } from '../shared/words';
+import { BackdropSection } from '../template/backdrop-section';
+import { CentringPanel } from '../template/centring-panel';
+import { EdgeSection } from '../template/edge-section';
+import { FrameSection } from '../template/frame-section';
+import { BordersSection, ShadowsSection } from '../template/layer-sections';
+import { SavedTemplates } from '../template/saved-templates';
+import { resetStage, setStage, useStage, type MiddleView } from '../stage/stage-state';
+import { Stage } from '../stage/stage';
+import { ShapeSection } from '../template/shape-section';
+import { createTemplateStore, useHistory } from '../template/store';
+import { centreWords } from '../template/words';
+import { useAutosave, type SaveState } from '../template/use-autosave';
+import { GroundPicker, useGround } from './ground-picker';
+import { Average } from './average';
+import { arranged, SHOWS, SORTS, type Show, type Sort } from './order';
+import { Easel } from '../easel/easel';
+import { usePhotoEdits } from '../photos/use-edits';
+import { Select } from '../shared/select';
+import { useBatch } from './use-batch';
+import { usePhotos } from './use-photos';
+import { Wall } from './wall';
+
+const STEPS = ['photos', 'template', 'centre', 'check', 'export'] as const;
+type Step = (typeof STEPS)[number];
+const TITLES: Readonly<Record<Step, string>> = {
+  photos: 'Photos',
+  template: 'Template',
+  centre: 'Centre',
+  check: 'Check',
+  export: 'Export',
+};
+
+const NONE_YET: readonly PhotoRow[] = [];
+
+const SIZES = { small: 'S', medium: 'M', large: 'L' } as const;
+const VIEWS = {
+  template: { each: 'each', average: 'average', stage: 'stage' },
+  other: { each: 'each', average: 'average' } as Record<MiddleView, string>,
+} as const;
+const PIXELS = { small: 84, medium: 120, large: 220 } as const;
+
+const saveWords = (state: SaveState) =>
+  state.kind === 'failed' ? `✕ ${state.message}` : state.kind === 'saved' ? 'saved' : 'saving…';
+
+function useStep(): readonly [Step, (step: Step) => void] {
+  const router = useRouter();
+  const path = usePathname();
+  const asked = useSearchParams().get('step');
+  const step = STEPS.find((s) => s === asked) ?? 'template';
+  return [step, (next) => router.replace(`${path}?step=${next}`, { scroll: false })];
+}
+
+/** Undo and redo by key, except where a field has its own. */
+function useHistoryKeys({ undo, redo }: { undo: () => void; redo: () => void }) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      if (event.target instanceof HTMLInputElement && event.target.type === 'text') return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+}
+
+function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => void }) {
+  const [store] = useState(() => createTemplateStore(batch.template));
+  const template = store.use((state) => state.template);
+  const history = useHistory(store);
+  useHistoryKeys(history);
+  const { state, flush } = useAutosave(batch.id, store, batch.revision);
+  const [step, setStep] = useStep();
+  const { photos, total, error } = usePhotos(batch.id);
+  // Checks compare a photo with its batch: a part of it would give other findings, and working them out for each page takes its time.
+  const findings = useFindings(template, photos.length < total ? NONE_YET : photos);
+  const [show, setShow] = useState<Show>('all');
+  const [sort, setSort] = useState<Sort>('name');
+  const [guides, setGuides] = useState(false);
+  const edits = usePhotoEdits(batch.id, photos);
+  const [ground, setGround] = useGround();
+  const [size, setSize] = useState<keyof typeof SIZES>('medium');
+  // The easel goes through the list as it was when it opened, however findings come and go meanwhile.
+  const [looking, setLooking] = useState<number | null>(null);
+  const [listed, setListed] = useState<readonly number[]>([]);
+  const [chosen, setChosen] = useState<readonly PhotoRow[]>([]);
+  const client = useQueryClient();
+  const view = useStage((state) => state.view);
+  useEffect(() => resetStage, []);
+  const onStage = step === 'template' && view === 'stage';
+  const averaged = view === 'average';
+  const intake = useIntake(batch.id);
+  const { getRootProps, isDragActive } = useDropzone({ onDrop: intake, noClick: true, noKeyboard: true });
+
+  const shown = useMemo(() => arranged(photos, show, sort, findings), [photos, show, sort, findings]);
+  // The batches' page tells how many photos are to be looked at; only here is it known.
+  const found = findings.byPhoto.size;
+  useEffect(() => {
+    if (total === 0 || photos.length < total) return;
+    const timer = setTimeout(() => void api(`/api/batches/${batch.id}`, 'PATCH', { found }).catch(() => {}), 1500);
+    return () => clearTimeout(timer);
+  }, [batch.id, found, total, photos.length]);
+  // A link from the report puts one photo on the easel.
+  const asked = Number(useSearchParams().get('photo'));
+  const [answered, setAnswered] = useState(0);
+  const at = asked !== answered ? photos.findIndex(({ id }) => id === asked) : -1;
+  if (at >= 0) {
+    setAnswered(asked);
+    setListed(photos.map(({ id }) => id));
+    setLooking(at);
+  }
+  const opened = useMemo(() => {
+    const by = new Map(photos.map((photo) => [photo.id, photo]));
+    return listed.flatMap((id) => by.get(id) ?? []);
+  }, [photos, listed]);
+  const mendAll = (check: string, words: string) => {
+    const changes = photos.flatMap((photo) => {
+      if (!findings.byPhoto.get(photo.id)?.some((f) => f.check === check)) return [];
+      const mend = findings.mend(photo, check);
+      return mend ? [{ id: photo.id, ...mend }] : [];
+    });
+    edits.apply(`${words}: ${plural(changes.length, 'photo')}`, changes);
+  };
+  const review = (ids: readonly number[], state: PhotoRow['review']) =>
+    edits.apply(
+      `${state === 'out' ? 'left out' : state === 'good' ? 'good' : 'to look at'}: ${plural(ids.length, 'photo')}`,
+      ids.map((id) => ({ id, review: state })),
+    );
+  const edited = batch.saved !== null && JSON.stringify(batch.saved.template) !== JSON.stringify(template);
+  const remove = useCallback(
+    async (ids: readonly number[]) => {
+      if (
+        !window.confirm(
+          `Take ${plural(ids.length, 'photo')} out of this batch? The files on your disk stay as they are.`,
+        )
+      )
+        return;
+      await api(`/api/batches/${batch.id}/photos`, 'DELETE', { ids });
+      await client.invalidateQueries({ queryKey: ['photos', batch.id] });
+      await client.invalidateQueries({ queryKey: ['batch', batch.id] });
+    },
+    [batch.id, client],
+  );
+  const toLookAt = findings.byPhoto.size + findings.ofOutputs.length;
+  const subtitles: Readonly<Record<Step, string>> = {
+    photos: `${amount(total)}${batch.refusalCount > 0 ? `, ${amount(batch.refusalCount)} not taken` : ''}`,
+    template: `${template.name}${batch.saved ? `, ${edited ? 'changed' : `v${batch.saved.version}`}` : ''}`,
+    centre: centreWords(template),
+    check: toLookAt === 0 ? 'nothing to look at' : `${amount(toLookAt)} to look at`,
+    export: plural(template.outputs.length, 'output'),
+  };
+
+  return (
+    <main className="bench">
+      <div className="steps">
+        <div className="batch-name">
+          <h1 className="title name-line mb-0" title={batch.name}>
+            {batch.name}
+          </h1>
+          <span className={`small-text ${state.kind === 'failed' ? 'text-danger' : 'muted'}`} role="status">
+            {saveWords(state)}
+          </span>
+        </div>
+        {STEPS.map((s) => (
+          <button
+            key={s}
+            type="button"
+            className="step"
+            aria-current={s === step ? 'step' : undefined}
+            onClick={() => setStep(s)}
+          >
+            <span className="title">{TITLES[s]}</span>
+            <span className="sub small-text muted name-line d-block">{subtitles[s]}</span>
+          </button>
+        ))}
+      </div>
+
+      <aside className="side" aria-label={TITLES[step]}>
+        {step === 'photos' && <PhotosPanel batch={batch} />}
+        {step === 'template' && (
+          <>
+            <SavedTemplates batch={batch} name={template.name} edited={edited} flush={flush} onReplaced={onReplaced} />
+            <ShapeSection template={template} store={store} />
+            <EdgeSection template={template} store={store} />
+            <BordersSection template={template} store={store} />
+            <ShadowsSection template={template} store={store} />
+            <BackdropSection template={template} store={store} />
+            <FrameSection template={template} store={store} />
+          </>
+        )}
+        {step === 'centre' && <CentringPanel template={template} store={store} />}
+        {step === 'check' && (
+          <ChecksPanel
+            findings={findings}
+            only={show === 'all' ? null : show}
+            onOnly={(check) => setShow(check ?? 'all')}
+            onMendAll={mendAll}
+            report={
+              <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
+                Report
+              </Link>
+            }
+          />
+        )}
+        {step === 'export' && (
+          <ExportPanel batchId={batch.id} template={template} store={store} photoCount={total} flush={flush} />
+        )}
+      </aside>
+
+      <div {...getRootProps({ className: 'wall-area', role: undefined, tabIndex: undefined })}>
+        <div className="wall-bar">
+          <GroundPicker ground={ground} onChange={setGround} />
+          {!onStage && <ChoiceField label="Size of the cutouts" bare value={size} options={SIZES} onChange={setSize} />}
+          <ChoiceField
+            label="View"
+            bare
+            value={onStage || averaged ? view : 'each'}
+            options={VIEWS[step === 'template' ? 'template' : 'other']}
+            onChange={(next) => setStage({ view: next })}
+          />
+          {!onStage && (
+            <>
+              <Select label="Show" value={show} options={SHOWS} onChange={setShow} />
+              {!averaged && (
+                <>
+                  <Select
+                    label="Sort"
+                    value={sort}
+                    options={Object.entries(SORTS).map(([key, { label }]) => [key, label] as const)}
+                    onChange={(next) => setSort(next as Sort)}
+                  />
+                  <Button
+                    variant={guides ? 'primary' : 'plain'}
+                    aria-pressed={guides}
+                    onClick={() => setGuides(!guides)}
+                  >
+                    Guides
+                  </Button>
+                </>
+              )}
+            </>
+          )}
+          <div className="ms-auto d-flex gap-1">
+            <Button variant="quiet" disabled={!history.canUndo} onClick={history.undo}>
+              Undo
+            </Button>
+            <Button variant="quiet" disabled={!history.canRedo} onClick={history.redo}>
+              Redo
+            </Button>
+          </div>
+        </div>
+        {error && <p className="text-danger m-3">{error.message}</p>}
+        {onStage ? (
+          <Stage template={template} store={store} photos={photos} ground={ground} />
+        ) : averaged && total > 0 ? (
+          <Average
+            template={template}
+            photos={chosen.length > 0 ? chosen : shown}
+            findings={findings}
+            ground={ground}
+          />
+        ) : total === 0 ? (
+          <div className="wall-scroll p-4 ground" data-over={isDragActive}>
+            <div className="empty bg-white">
+              <p className="mb-2">Drop a folder of photos here, or pick them on the left.</p>
+              {step !== 'photos' && <Button onClick={() => setStep('photos')}>Bring in photos</Button>}
+            </div>
+          </div>
+        ) : (
+          <Wall
+            template={template}
+            photos={shown}
+            findings={findings}
+            ground={ground}
+            guides={guides}
+            onReview={review}
+            size={PIXELS[size]}
+            onOpen={(at) => {
+              setListed(shown.map(({ id }) => id));
+              setLooking(at);
+            }}
+            onRemove={(ids) => void remove(ids)}
+            onChoice={setChosen}
+          />
+        )}
+        <div className="wall-foot">
+          {isDragActive ? (
+            <strong>Drop to bring the photos in</strong>
+          ) : (
+            <>
+              <span className="name-line" style={{ maxWidth: '24rem' }}>
+                {chosen.length === 0 && <span className="muted">{plural(shown.length, 'cutout')}, none chosen</span>}
+                {chosen.length === 1 && (
+                  <>
+                    1 chosen: <strong>{chosen[0]!.name}</strong>
+                  </>
+                )}
+                {chosen.length > 1 && `${amount(chosen.length)} chosen`}
+              </span>
+              <span className="muted">
+                <kbd>Enter</kbd> easel <kbd>G</kbd> good <kbd>X</kbd> leave out
+              </span>
+              {chosen.length > 1 && chosen[0]!.adjustment && (
+                <Button
+                  variant="quiet"
+                  onClick={() =>
+                    edits.apply(
+                      `copied to ${plural(chosen.length - 1, 'photo')}`,
+                      chosen.slice(1).map(({ id }) => ({ id, adjustment: chosen[0]!.adjustment })),
+                    )
+                  }
+                >
+                  Copy the first one’s adjustment
+                </Button>
+              )}
+              {chosen.some(({ adjustment }) => adjustment) && (
+                <Button
+                  variant="quiet"
+                  onClick={() =>
+                    edits.apply(
+                      `reset ${plural(chosen.length, 'photo')}`,
+                      chosen.map(({ id }) => ({ id, adjustment: null })),
+                    )
+                  }
+                >
+                  Reset adjustments
+                </Button>
+              )}
+              {edits.last && (
+                <Button variant="quiet" onClick={edits.undo} className="name-line" style={{ maxWidth: '20rem' }}>
+                  Undo {edits.last}
+                </Button>
+              )}
+              {edits.error && <span className="text-danger">✕ {edits.error}</span>}
+              {chosen.length > 0 && (
+                <Button variant="quiet" onClick={() => void remove(chosen.map((photo) => photo.id))}>
+                  Take out of the batch
+                </Button>
+              )}
+            </>
+          )}
+          {step !== 'export' && total > 0 && (
+            <span className="ms-auto d-flex align-items-center gap-3">
+              <span className="muted">
+                {amount(total)} × {plural(template.outputs.length, 'output')}
+              </span>
+              <Button onClick={() => setStep('export')}>Export…</Button>
+            </span>
+          )}
+        </div>
+      </div>
+      {looking !== null && opened.length > 0 && (
+        <Easel
+          template={template}
+          photos={opened}
+          place={Math.min(looking, opened.length - 1)}
+          findings={findings}
+          edits={edits}
+          ground={ground}
+          onPlace={setLooking}
+          onHide={() => setLooking(null)}
+        />
+      )}
+    </main>
+  );
+}
+
+/** One batch: the steps of the work, the recipe, and every photo as its cutout. */
+export function WallScreen({ batchId }: { batchId: number }) {
+  const { batch, error } = useBatch(batchId);
+  const client = useQueryClient();
+  // A template that came from the server replaces the one being edited: the bench starts anew.
+  const [generation, setGeneration] = useState(0);
+  const replaced = useCallback(async () => {
+    await client.refetchQueries({ queryKey: ['batch', batchId] });
+    setGeneration((g) => g + 1);
+  }, [client, batchId]);
+  if (error)
+    return (
+      <main className="page">
+        <div className="empty">{error.message}</div>
+      </main>
+    );
+  if (!batch) return <main className="page muted">Opening…</main>;
+  return (
+    <Suspense>
+      <BatchBench key={generation} batch={batch} onReplaced={() => void replaced()} />
+    </Suspense>
+  );
+}

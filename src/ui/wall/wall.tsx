@@ -1,0 +1,177 @@
+'use client';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Template } from '@/core/template';
+import type { PhotoRow } from '@/server/services';
+import type { PhotoFindings } from '../checks/use-findings';
+import { groundStyle, type Ground } from './ground-picker';
+import { Guides } from './guides';
+import { useChoice } from './use-choice';
+import { usePainter } from './use-painter';
+
+const GAP = 12;
+const EDGE = 16;
+
+const REVIEW_KEYS: Readonly<Record<string, PhotoRow['review']>> = { g: 'good', x: 'out', o: 'open' };
+const REVIEW_MARKS = { open: null, good: '✓ good', out: '✕ left out' } as const;
+
+type WallProps = {
+  readonly template: Template;
+  readonly photos: readonly PhotoRow[];
+  readonly findings: PhotoFindings;
+  readonly ground: Ground;
+  /** Wanted width of a cutout in CSS pixels. */
+  readonly size: number;
+  /** Centre lines, spot and tolerance over every cutout. */
+  readonly guides: boolean;
+  readonly onOpen: (place: number) => void;
+  /** Notes the chosen photos as good, left out or still to look at. */
+  readonly onReview: (ids: readonly number[], review: PhotoRow['review']) => void;
+  readonly onRemove: (ids: readonly number[]) => void;
+  readonly onChoice: (chosen: readonly PhotoRow[]) => void;
+};
+
+/** Width of an element as it changes. */
+function useWidth() {
+  const ref = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
+    if (ref.current) observer.observe(ref.current);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, width] as const;
+}
+
+/** Every photo as its finished cutout; only the rows in view exist. */
+export function Wall({
+  template,
+  photos,
+  findings,
+  ground,
+  size,
+  guides,
+  onOpen,
+  onRemove,
+  onReview,
+  onChoice,
+}: WallProps) {
+  const [scroller, width] = useWidth();
+  const columns = Math.max(1, Math.floor((width - 2 * EDGE + GAP) / (size + GAP)));
+  const cell = Math.max(1, Math.floor((width - 2 * EDGE + GAP) / columns) - GAP);
+  const ratio = template.frame.height / template.frame.width;
+  // A very tall frame is fitted by its height.
+  const cssWidth = Math.round(Math.min(cell, (cell * 1.5) / ratio));
+  const cssHeight = Math.max(1, Math.round(cssWidth * ratio));
+  const rows = Math.ceil(photos.length / columns);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
+  const virtual = useVirtualizer({
+    count: rows,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => cssHeight + GAP,
+    paddingStart: EDGE,
+    paddingEnd: EDGE,
+    overscan: 3,
+  });
+  useEffect(() => virtual.measure(), [cssHeight, virtual]);
+
+  const items = virtual.getVirtualItems();
+  const first = (items[0]?.index ?? 0) * columns;
+  const last = ((items[items.length - 1]?.index ?? -1) + 1) * columns;
+  const visible = useMemo(() => photos.slice(first, last), [photos, first, last]);
+  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
+  const { register, errors } = usePainter(template, width > 0 ? Math.round(cssWidth * density) : 0, visible);
+
+  const ids = useMemo(() => photos.map((photo) => photo.id), [photos]);
+  const choice = useChoice(ids, columns);
+  const { chosen, active } = choice;
+  const activeRow = Math.floor(active / columns);
+  useEffect(() => virtual.scrollToIndex(activeRow), [activeRow, virtual]);
+  useEffect(() => onChoice(photos.filter((photo) => chosen.has(photo.id))), [chosen, photos, onChoice]);
+
+  return (
+    <div
+      ref={scroller}
+      className="wall-scroll ground"
+      data-ground={ground}
+      style={groundStyle(ground)}
+      role="listbox"
+      aria-label="Cutouts"
+      aria-multiselectable
+      aria-activedescendant={photos[active] ? `photo-${photos[active].id}` : undefined}
+      tabIndex={0}
+      onKeyDown={(event) => {
+        if (choice.key(event)) return;
+        if (event.key === 'Enter' && photos[active]) onOpen(active);
+        else if (event.key === 'Delete' && chosen.size > 0) onRemove([...chosen]);
+        else if (event.key in REVIEW_KEYS && !event.ctrlKey && !event.metaKey) {
+          const ids = chosen.size > 0 ? [...chosen] : photos[active] ? [photos[active].id] : [];
+          onReview(ids, REVIEW_KEYS[event.key]!);
+        }
+      }}
+    >
+      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {items.map((row) => (
+          <div
+            key={row.key}
+            className="wall-row"
+            style={{
+              top: row.start,
+              height: cssHeight,
+              left: EDGE,
+              columnGap: GAP,
+              gridTemplateColumns: `repeat(${columns}, ${cell}px)`,
+            }}
+          >
+            {photos.slice(row.index * columns, (row.index + 1) * columns).map((photo, i) => {
+              const place = row.index * columns + i;
+              const found = findings.byPhoto.get(photo.id);
+              const mark = REVIEW_MARKS[photo.review];
+              const failed = errors.get(photo.id);
+              return (
+                <div
+                  key={photo.id}
+                  id={`photo-${photo.id}`}
+                  className="tile"
+                  data-review={photo.review}
+                  role="option"
+                  aria-selected={chosen.has(photo.id)}
+                  aria-label={[photo.name, mark, ...(found?.map((f) => f.message) ?? [])].filter(Boolean).join(', ')}
+                  title={found ? `${photo.name}\n${found.map((f) => f.message).join('\n')}` : photo.name}
+                  onClick={(event) => choice.click(place, event)}
+                  onDoubleClick={() => onOpen(place)}
+                >
+                  <canvas
+                    ref={register(photo.id)}
+                    data-photo={photo.id}
+                    width={1}
+                    height={1}
+                    style={{ width: cssWidth, height: cssHeight }}
+                  />
+                  {guides && (
+                    <span className="guides-room" style={{ width: cssWidth, height: cssHeight }}>
+                      <Guides template={template} placed={findings.placed.get(photo.id)} />
+                    </span>
+                  )}
+                  {failed && <span className="lost">{failed}</span>}
+                  {mark && <span className="mark mark-review">{mark}</span>}
+                  {found && (
+                    <span className="mark">
+                      <span className="words">
+                        <span className="finding-mark" aria-hidden>
+                          ▲{' '}
+                        </span>
+                        {found[0]!.brief}
+                      </span>
+                      {found.length > 1 && <span>&nbsp;+{found.length - 1}</span>}
+                    </span>
+                  )}
+                </div>
+              );
+            })}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
