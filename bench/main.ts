@@ -1,6 +1,7 @@
 /** `npm run bench`: every measurement in one run; prints the figures and writes bench/results.json. */
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
+import { measureFinder } from './finder';
 import { measureMany } from './many';
 import { measureMemory } from './memory';
 import { measureUnion } from './shapes';
@@ -82,11 +83,20 @@ console.log(
   `  subject / decode ${number(sight.subjectRatio, 2)} (goal at most ${GOALS.sight}: ${verdict(sight.subjectRatio <= GOALS.sight)}), with faces ${number(sight.allRatio, 2)}`,
 );
 
+const percent = (v: number) => `${number(100 * v, 2)} %`;
+const finder = await measureFinder();
+for (const [set, f] of Object.entries(finder)) {
+  console.log(
+    `Subjects of ${f.scenes} scenes (${set}): centres off by ${percent(f.centreMedian)} of the shape at the median, ${percent(f.centre95)} at the 95th percentile, ${f.within2} within 2 %; sizes by ${percent(f.sizeMedian)} and ${percent(f.size95)}`,
+  );
+  console.log(`  ${f.unsure} say that they are not sure; ${f.wrongAndSure} are off by more than 3 % and don't`);
+}
+
 const machine = `${cpus().length} × ${cpus()[0]!.model}, Node ${process.version}`;
 writeFileSync(
   'bench/results.json',
   JSON.stringify(
-    { measuredAt: new Date().toISOString(), machine, goals: GOALS, speed, memory, wall, many, union, sight },
+    { measuredAt: new Date().toISOString(), machine, goals: GOALS, speed, memory, wall, many, union, sight, finder },
     null,
     2,
   ) + '\n',

@@ -229,21 +229,25 @@ export const SHOTS: readonly Shot[] = [
   ...Array.from({ length: 4 }, (_, i) => workshop(i)),
 ];
 
-/** How many scenes the finder of subjects was tuned on; it is measured on as many others, all on plain grounds, too. */
-const TUNED = 60;
+/** Seeds of the scenes and of their grounds, by sixty: the finder of subjects was tuned on the first two, the last is measured only. */
+const SEEDS = [
+  [2000, 4000],
+  [9000, 8000],
+  [12_000, 14_000],
+] as const;
+const EACH = 60;
 
-/** Scenes for measuring the finder of subjects: small, in all orientations, some near an edge. Two in three of the first on a plain ground. */
+/** Scenes for measuring the finder of subjects: small, in all orientations, some near an edge. One in three of the first sixty on a busy ground. */
 const measured = (place: number): Shot => {
-  const unseen = place >= TUNED;
-  const i = place % TUNED;
-  const [seed, groundSeed] = unseen ? [9000 + i, 8000 + i] : [2000 + i, 4000 + i];
+  const [set, i] = [Math.floor(place / EACH), place % EACH];
+  const [seed, groundSeed] = [SEEDS[set]![0] + i, SEEDS[set]![1] + i];
   const kind = POT_KINDS[i % POT_KINDS.length]!;
   const glaze = GLAZE_NAMES[(i * 5 + Math.floor(i / 7)) % GLAZE_NAMES.length]!;
   const [width, height] = ([[512, 384], [384, 512], [512, 512], [512, 342]] as const)[i % 4]!; // prettier-ignore
   const scene = () => {
     const made = productScene(kind, glaze, seed, i % 5 === 0 ? 2.2 : 1);
     const random = seeded(groundSeed);
-    return { ...made, ground: !unseen && i % 3 === 2 ? busy(random) : sweep(random) };
+    return { ...made, ground: set === 0 && i % 3 === 2 ? busy(random) : sweep(random) };
   };
   return {
     file: `scene-${String(place + 1).padStart(2, '0')}-${glaze}-${kind}.jpg`,
@@ -259,4 +263,4 @@ const measured = (place: number): Shot => {
   };
 };
 
-export const MEASURED: readonly Shot[] = Array.from({ length: 2 * TUNED }, (_, i) => measured(i));
+export const MEASURED: readonly Shot[] = Array.from({ length: SEEDS.length * EACH }, (_, i) => measured(i));

@@ -90,10 +90,9 @@ function planesThrough({ l, a, b }: Lab, pixels: readonly number[], width: numbe
 
 const at = (p: Plane, u: number, v: number) => p[0]! + p[1]! * u + p[2]! * v + p[3]! * u * u + p[4]! * v * v;
 
-function medianOf(values: number[]): number {
-  values.sort((a, b) => a - b);
-  return values[values.length >> 1] ?? 0;
-}
+/** The median of a plane at some pixels; typed arrays sort much faster. */
+const medianOf = (plane: Float32Array, pixels: readonly number[]) =>
+  Float32Array.from(pixels, (i) => plane[i]!).sort()[pixels.length >> 1] ?? 0;
 
 const flat = (v: number): Plane => [v, 0, 0, 0, 0];
 const steady = (l: number, a: number, b: number): Colour => [flat(l), flat(a), flat(b)];
@@ -101,7 +100,7 @@ const steady = (l: number, a: number, b: number): Colour => [flat(l), flat(a), f
 /** One colour through most of these pixels of the rim, and which of them have it. */
 function colourThrough({ l, a, b }: Lab, pixels: readonly number[], whole: number, width: number, height: number) {
   // Begins at the median, so that a subject that leaves the photo does not pull it.
-  const [ml, ma, mb] = [l, a, b].map((plane) => medianOf(pixels.map((i) => plane[i]!))) as [number, number, number];
+  const [ml, ma, mb] = [l, a, b].map((plane) => medianOf(plane, pixels)) as [number, number, number];
   let colour = steady(ml, ma, mb);
   let near: number[] = [];
   let spread = 0;
@@ -120,7 +119,7 @@ function colourThrough({ l, a, b }: Lab, pixels: readonly number[], whole: numbe
     colour =
       near.length > whole / 2
         ? planesThrough({ l, a, b }, near, width, height)
-        : steady(...([l, a, b].map((values) => medianOf(near.map((i) => values[i]!))) as [number, number, number]));
+        : steady(...([l, a, b].map((values) => medianOf(values, near)) as [number, number, number]));
   }
   return { colour, near, spread };
 }
@@ -165,58 +164,54 @@ function lightness(dl: number): number {
   return dl > -SHADOW ? dl * SHADOW_WEIGHT : -SHADOW * SHADOW_WEIGHT + (dl + SHADOW) * 1.3;
 }
 
+export type Distances = {
+  /** Darkening weighs little up to a deep shadow, much beyond. */
+  readonly seen: Float32Array;
+  /** Any darkening, however deep, may be shadow. */
+  readonly unshaded: Float32Array;
+};
+
+/** Light thrown back by the subject tints its shadow: so much ΔE*ab for every step of L* that it is darker. */
+const CAST = 0.08;
+
 /**
- * Distance of every pixel from the nearest of the ground's colours, ΔE*ab. A shadow is the
+ * Distances of every pixel from the nearest of the ground's colours, ΔE*ab. A shadow is the
  * ground in less light: CIELAB's cube roots make L* + 16, a* and b* all shrink by one
  * factor, so a pixel is compared with the ground as dark as itself, and darkening on its
  * own weighs less.
  */
-export function distanceFrom({ colours }: Ground, { l, a, b }: Lab, width: number, height: number): Float32Array {
-  const out = new Float32Array(l.length).fill(Infinity);
+export function distancesFrom({ colours }: Ground, { l, a, b }: Lab, width: number, height: number): Distances {
+  const seen = new Float32Array(l.length).fill(Infinity);
+  const unshaded = new Float32Array(l.length).fill(Infinity);
   for (const [pl, pa, pb] of colours)
     for (let y = 0, i = 0; y < height; y++) {
       const v = y / height - 0.5;
       for (let x = 0; x < width; x++, i++) {
         const u = x / width - 0.5;
         const ground = at(pl, u, v);
-        const dim = Math.min(1, (l[i]! + 16) / (ground + 16));
-        const light = lightness(l[i]! - ground);
+        const dl = l[i]! - ground;
+        const dim = dl < 0 ? (l[i]! + 16) / (ground + 16) : 1;
         const da = a[i]! - dim * at(pa, u, v);
         const db = b[i]! - dim * at(pb, u, v);
-        const distance = Math.sqrt(light * light + da * da + db * db);
-        if (distance < out[i]!) out[i] = distance;
+        const chroma = da * da + db * db;
+        const light = lightness(dl);
+        const distance = Math.sqrt(light * light + chroma);
+        if (distance < seen[i]!) seen[i] = distance;
+        const own = dl < 0 ? Math.max(0, Math.sqrt(chroma) + CAST * dl) : Math.sqrt(chroma);
+        const lit = dl < 0 ? dl * SHADOW_WEIGHT : dl;
+        const other = Math.sqrt(lit * lit + own * own);
+        if (other < unshaded[i]!) unshaded[i] = other;
       }
     }
-  return out;
+  return { seen, unshaded };
 }
 
-/** Light thrown back by the subject tints its shadow: so much ΔE*ab for every step of L* that it is darker. */
-const CAST = 0.08;
-
-/** Distance of some pixels from the ground where any darkening, however deep, may be shadow; ΔE*ab, in the order of `pixels`. */
-export function litDistance(
-  { colours }: Ground,
-  { l, a, b }: Lab,
-  pixels: readonly number[],
-  width: number,
-  height: number,
-): Float32Array {
-  const out = new Float32Array(pixels.length).fill(Infinity);
-  for (const [pl, pa, pb] of colours)
-    for (let k = 0; k < pixels.length; k++) {
-      const i = pixels[k]!;
-      const u = (i % width) / width - 0.5;
-      const v = Math.floor(i / width) / height - 0.5;
-      const ground = at(pl, u, v);
-      const darker = Math.max(0, ground - l[i]!);
-      const dim = Math.min(1, (l[i]! + 16) / (ground + 16));
-      const da = a[i]! - dim * at(pa, u, v);
-      const db = b[i]! - dim * at(pb, u, v);
-      const chroma = Math.max(0, Math.sqrt(da * da + db * db) - CAST * darker);
-      const light = darker > 0 ? darker * SHADOW_WEIGHT : l[i]! - ground;
-      const distance = Math.sqrt(light * light + chroma * chroma);
-      if (distance < out[k]!) out[k] = distance;
-    }
+/** How much lighter every pixel is than the ground's first colour, L*. */
+export function lightnessOver({ colours }: Ground, { l }: Lab, width: number, height: number): Float32Array {
+  const out = new Float32Array(l.length);
+  const [ground] = colours[0]!;
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) out[i] = l[i]! - at(ground, x / width - 0.5, y / height - 0.5);
   return out;
 }
 

@@ -11,7 +11,8 @@ const ROOT = Float32Array.from({ length: STEPS + 2 }, (_, i) => {
   const t = (i / STEPS) * 1.1;
   return t > 216 / 24389 ? Math.cbrt(t) : (24389 / 27 / 116) * t + 16 / 116;
 });
-const root = (t: number) => ROOT[Math.min(STEPS, Math.round((t / 1.1) * STEPS))]!;
+/** @param t not negative; white has up to 1.0001 in all three */
+const root = (t: number) => ROOT[(t * (STEPS / 1.1) + 0.5) | 0]!;
 
 /** L*, a*, b* of every pixel, plane by plane. */
 export type Lab = { readonly l: Float32Array; readonly a: Float32Array; readonly b: Float32Array };

@@ -6,7 +6,7 @@ import type { FoundSubject, Sight } from './sight';
 import { subjectIn, type Raster } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 2;
+export const SIGHT_VERSION = 3;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;

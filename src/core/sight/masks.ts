@@ -49,8 +49,9 @@ function joinColumns(from: Mask, to: Mask, width: number, height: number, grow: 
   for (let y = 0; y < height; y++) {
     const up = (y > 0 ? y - 1 : y) * width;
     const down = (y < height - 1 ? y + 1 : y) * width;
-    for (let x = 0, i = y * width; x < width; x++, i++)
-      to[i] = grow ? from[up + x]! | from[i]! | from[down + x]! : from[up + x]! & from[i]! & from[down + x]!;
+    const row = y * width;
+    if (grow) for (let x = 0; x < width; x++) to[row + x] = from[up + x]! | from[row + x]! | from[down + x]!;
+    else for (let x = 0; x < width; x++) to[row + x] = from[up + x]! & from[row + x]! & from[down + x]!;
   }
 }
 
@@ -74,8 +75,8 @@ export function opened(mask: Mask, width: number, height: number, radius: number
 /** One pixel wider all round. */
 export const grown = (mask: Mask, width: number, height: number): Mask => morph(mask, width, height, true);
 
-/** Everything that the rim's empty pixels don't reach is filled. */
-export function filled(mask: Mask, width: number, height: number): Mask {
+/** What can be reached from the rim's empty pixels without crossing the mask. */
+export function reachedFromRim(mask: Mask, width: number, height: number): Mask {
   const outside = new Uint8Array(mask.length);
   const queue = new Int32Array(mask.length);
   let waiting = 0;
@@ -100,6 +101,12 @@ export function filled(mask: Mask, width: number, height: number): Mask {
     if (i >= width) visit(i - width);
     if (i < mask.length - width) visit(i + width);
   }
+  return outside;
+}
+
+/** Everything that the rim's empty pixels don't reach is filled. */
+export function filled(mask: Mask, width: number, height: number): Mask {
+  const outside = reachedFromRim(mask, width, height);
   for (let i = 0; i < outside.length; i++) outside[i] = 1 - outside[i]!;
   return outside;
 }

@@ -1,7 +1,8 @@
 /** The thing that a photo is of. */
-import { distanceFrom, groundOf, litDistance, type Ground } from './ground';
+import { distancesFrom, groundOf, lightnessOver, type Ground } from './ground';
 import { halved, toLab, type Lab } from './lab';
-import { filled, grown, opened, otsu, partsOf, type Part } from './masks';
+import { filled, grown, opened, otsu, partsOf, type Mask, type Part } from './masks';
+import { edgesOf, enclosed } from './outline';
 import { saliencyOf } from './saliency';
 import type { FoundSubject } from './sight';
 import { smallMask } from './small-mask';
@@ -13,14 +14,8 @@ export type Raster = { readonly rgb: Uint8Array | Uint8ClampedArray; readonly wi
 const PLAIN = 0.85;
 /** Parts of at least this share of the largest one belong to the subject, or are another. */
 const OTHERS = 0.3;
-/** Where values become subject: at least `floor`, and `share` of Otsu's threshold; parts nearer than `near` of the picture's longer side are one thing (a mug and its handle). */
-type Cut = {
-  readonly floor: number;
-  readonly share: number;
-  readonly near: number;
-  readonly open: number;
-  readonly rim: number;
-};
+/** Values above `floor` and Otsu's threshold become subject, with `rim` pixels around that are nearly so, without specks and bridges thinner than 2·`open` + 1. */
+type Cut = { readonly floor: number; readonly open: number; readonly rim: number };
 
 /** Differences beyond this (ΔE*ab) are all the same: what matters is ground or not. */
 const CLIPPED = 12;
@@ -28,20 +23,15 @@ const CLIPPED = 12;
 /** Least difference (ΔE*ab) that is no unevenness of the ground. */
 const FLOOR = 1.5;
 
-type Candidate = {
-  readonly subject: FoundSubject;
-  readonly trust: number;
-  readonly pixels: readonly number[];
-  /** Values above this are subject. */
-  readonly limit: number;
-};
+type Candidate = { readonly subject: FoundSubject; readonly trust: number };
 
 const gapBetween = ([l, t, r, b]: Part['box'], [l2, t2, r2, b2]: Part['box']) =>
   Math.max(l2 - r, l - r2, t2 - b, t - b2, 0);
 
-/** True where the other part is just as wide or narrower and right below or above: a glazed top and the foot of the same pot. */
-function standsOn([l, t, r, b]: Part['box'], [l2, t2, r2, b2]: Part['box'], near: number): boolean {
-  return near > 0 && l2 >= l - near && r2 <= r + near && Math.max(t2 - b, t - b2) <= 0.75 * (b - t);
+/** True where one part is about as wide as the other or narrower, and right below or above: the rim of a white pot and its foot. */
+function stands([l, t, r, b]: Part['box'], [l2, t2, r2, b2]: Part['box'], near: number): boolean {
+  const within = (l2 >= l - near && r2 <= r + near) || (l >= l2 - near && r <= r2 + near);
+  return near > 0 && within && Math.max(t2 - b, t - b2) <= 0.75 * Math.max(b - t, b2 - t2);
 }
 
 const aroundAll = (boxes: readonly Part['box'][]): Part['box'] =>
@@ -55,9 +45,10 @@ function mainPart(parts: readonly Part[], width: number, height: number, nearby:
   };
   const main = parts.reduce((best, part) => (centred(part) > centred(best) ? part : best));
   const near = nearby * Math.max(width, height);
-  const own = parts.filter(
-    (part) => part === main || gapBetween(part.box, main.box) <= near || standsOn(main.box, part.box, near),
-  );
+  const own = [main];
+  for (const { box } of own)
+    for (const part of parts)
+      if (!own.includes(part) && (gapBetween(part.box, box) <= near || stands(box, part.box, near))) own.push(part);
   const others = parts.filter((part) => !own.includes(part) && part.pixels.length >= OTHERS * main.pixels.length);
   const box = aroundAll(own.map((part) => part.box));
   return { box, pixels: own.length === 1 ? main.pixels : own.flatMap((part) => part.pixels), others };
@@ -66,40 +57,55 @@ function mainPart(parts: readonly Part[], width: number, height: number, nearby:
 /** Share of the threshold that is enough right beside the subject. */
 const RIM = 0.7;
 
-/** The mask's subject; null where nothing is left of it. */
+type Region = { readonly mask: Mask; readonly limit: number; readonly parted: number };
+
+/** Pixels whose value is that of a subject, the limit used, and how well it parts them (0…1); null where no value is. */
+function regionOf(values: Float32Array, width: number, height: number, cut: Cut): Region | null {
+  let most = 0;
+  for (let i = 0; i < values.length; i++) most = Math.max(most, values[i]!);
+  if (most <= cut.floor) return null;
+  const { threshold, parted } = otsu(values, Math.min(most, CLIPPED));
+  const limit = Math.max(threshold, cut.floor);
+  // A plain loop: Uint8Array.from with a function takes many times as long.
+  const mask = new Uint8Array(values.length);
+  for (let i = 0; i < values.length; i++) if (values[i]! > limit) mask[i] = 1;
+  // The rim of a subject mixes with its ground: some pixels outwards what is at all unlike counts.
+  const beside = Math.max(limit * RIM, cut.floor);
+  for (let i = 0; i < cut.rim; i++) {
+    const wider = grown(mask, width, height);
+    for (let k = 0; k < mask.length; k++) if (wider[k] === 1 && values[k]! > beside) mask[k] = 1;
+  }
+  return { mask: opened(mask, width, height, cut.open), limit, parted };
+}
+
+/** The main thing in a mask; null where nothing is left of it. */
 function candidate(
   values: Float32Array,
   width: number,
   height: number,
-  { floor, share, near, open, rim }: Cut,
+  { mask, limit, parted }: Region,
+  near: number,
+  edges: Float32Array | null = null,
 ): Candidate | null {
-  let most = 0;
-  for (let i = 0; i < values.length; i++) most = Math.max(most, values[i]!);
-  if (most <= floor) return null;
-  const { threshold, parted } = otsu(values, Math.min(most, CLIPPED));
-  const limit = Math.max(threshold * share, floor);
-  // A plain loop: Uint8Array.from with a function takes many times as long.
-  const mask = new Uint8Array(values.length);
-  for (let i = 0; i < values.length; i++) if (values[i]! > limit) mask[i] = 1;
-  // The rim of a subject mixes with its ground: two pixels outwards what is at all unlike counts.
-  const beside = Math.max(limit * RIM, floor);
-  for (let i = 0; i < rim; i++) {
-    const wider = grown(mask, width, height);
-    for (let k = 0; k < mask.length; k++) if (wider[k] === 1 && values[k]! > beside) mask[k] = 1;
-  }
   const least = values.length / 400;
-  const parts = partsOf(filled(opened(mask, width, height, open), width, height), width, height).filter(
-    (part) => part.pixels.length >= least,
-  );
+  const parts = partsOf(mask, width, height).filter((part) => part.pixels.length >= least);
   if (parts.length === 0) return null;
   const { box, pixels, others } = mainPart(parts, width, height, near);
   const [l, t, r, b] = box;
   // A subject that runs off several sides is rather a wrong ground.
   const touching = [l === 0, t === 0, r === width, b === height].filter(Boolean).length;
   const whole = touching < 2 ? 1 : touching === 2 ? 0.6 : 0.25;
-  const trust = whole * straying(values, limit, others, pixels.length, box, width) * clamped((parted - 0.35) / 0.4);
-  return { subject: subjectOf(pixels, box, 1 + others.length, width, height), trust, pixels, limit };
+  const known = new Uint8Array(values.length);
+  for (const other of others) for (const i of other.pixels) known[i] = 1;
+  const strays =
+    straying(values, limit, known, box, width, pixels.length, STRAYS) *
+    (edges ? strayingEdges(edges, others.length > 0 ? spread(known, width, height) : known, box, width) : 1);
+  const trust = whole * strays * clamped((parted - 0.35) / 0.4);
+  return { subject: subjectOf(pixels, box, 1 + others.length, width, height), trust };
 }
+
+const spread = (mask: Mask, width: number, height: number) =>
+  grown(grown(grown(mask, width, height), width, height), width, height);
 
 const clamped = (v: number) => Math.min(1, Math.max(0, v));
 
@@ -121,20 +127,23 @@ function subjectOf(pixels: readonly number[], box: Part['box'], count: number, w
   return subject;
 }
 
-/** Specks unlike the ground outside the subject's box, as shares of the subject, from which on it is trusted less, and from which on not at all. */
+/** What is unlike the ground outside the subject's box, as a share of the subject's area, from which on it is trusted less, and from which on not at all. */
 const STRAYS = [0.15, 0.5] as const;
+/** Edges as sharp as this (ΔE*ab a pixel) are no shadow's. */
+const SHARP = 5;
+/** The same for sharp edges, as shares of the way around the box. */
+const STRAY_EDGES = [0.3, 1] as const;
 
-/** How much to trust a subject while much beside it, no thing of its own, is unlike the ground, too: a speckled white pot of which only the brown foot was found. */
+/** How much to trust a subject while much beside it, no thing of its own, is high, too: a speckled white pot of which only the brown foot was found. */
 function straying(
   values: Float32Array,
   limit: number,
-  others: readonly Part[],
-  size: number,
+  known: Mask,
   [l, t, r, b]: Part['box'],
   width: number,
+  size: number,
+  [from, to]: readonly [number, number],
 ): number {
-  const known = new Uint8Array(values.length);
-  for (const { pixels } of others) for (const i of pixels) known[i] = 1;
   let strays = 0;
   for (let i = 0, x = 0, y = 0; i < values.length; i++) {
     if (values[i]! > limit && known[i] === 0 && (x < l || x >= r || y < t || y >= b)) strays++;
@@ -143,34 +152,59 @@ function straying(
       y++;
     }
   }
-  return 1 - clamped((strays / size - STRAYS[0]) / (STRAYS[1] - STRAYS[0]));
+  return 1 - clamped((strays / size - from) / (to - from));
+}
+
+/** The same by edges too sharp for a shadow: the outline of which only a part was found. */
+function strayingEdges(edges: Float32Array, known: Mask, [l, t, r, b]: Part['box'], width: number): number {
+  const around = 2 * (r - l + b - t);
+  return straying(edges, SHARP, known, [l - 3, t - 3, r + 3, b + 3], width, around, STRAY_EDGES);
+}
+
+/** Unlike the ground by more than this (ΔE*ab), and not by being darker alone: surely subject. */
+const SURE = 2.5;
+
+/** What of a mask is above a limit. */
+function above(mask: Mask, values: Float32Array, limit: number): Mask {
+  const out = new Uint8Array(mask.length);
+  for (let i = 0; i < out.length; i++) if (mask[i] === 1 && values[i]! > limit) out[i] = 1;
+  return out;
+}
+
+/** On a plain ground: what is subject by its colour, without its shadow, and what its outline holds. */
+function outlined(
+  { mask, limit }: Region,
+  unshaded: Float32Array,
+  edges: Float32Array,
+  lightness: Float32Array,
+  width: number,
+  height: number,
+) {
+  let sure = above(mask, unshaded, SURE);
+  // Much less is no shadow alone: the subject is as dark and colourless itself.
+  if (sizeOf(sure) < sizeOf(mask) / 2) sure = mask;
+  const { inside, outside } = enclosed(edges, width, height, sure, lightness);
+  for (let i = 0; i < inside.length; i++) if (sure[i] === 1 && outside[i] === 0) inside[i] = 1;
+  return trimmed(filled(inside, width, height), limit, unshaded, width, height);
 }
 
 /** Less of a subject than this may be left without what is perhaps its shadow, or it is dark itself. */
 const LIT = 0.9;
 
-/** The subject without the deep shadow at its foot, if it is not itself as dark and colourless as a shadow. */
-function withoutShadow(found: Candidate, ground: Ground, lab: Lab, width: number, height: number): Candidate {
-  const distances = litDistance(ground, lab, found.pixels, width, height);
-  const mask = new Uint8Array(width * height);
-  let kept = 0;
-  found.pixels.forEach((i, k) => {
-    if (distances[k]! <= found.limit) return;
-    mask[i] = 1;
-    kept++;
-  });
-  // Much less is no shadow alone, and nothing has to be done about nothing.
-  if (kept === found.pixels.length || kept < found.pixels.length / 2) return found;
+/** A subject's mask without a thin rim of shadow. */
+function trimmed(mask: Mask, limit: number, unshaded: Float32Array, width: number, height: number): Mask {
+  const lit = above(mask, unshaded, limit);
   // Its rim mixes with the ground, as before.
-  const wider = grown(mask, width, height);
-  found.pixels.forEach((i, k) => {
-    if (wider[i] === 1 && distances[k]! > found.limit * RIM) mask[i] = 1;
-  });
-  const lit = partsOf(opened(filled(mask, width, height), width, height, 1), width, height);
-  const pixels = lit.flatMap((part) => part.pixels);
-  if (pixels.length < LIT * found.pixels.length || pixels.length >= found.pixels.length) return found;
-  const box = aroundAll(lit.map((part) => part.box));
-  return { ...found, pixels, subject: subjectOf(pixels, box, found.subject.count, width, height) };
+  const wider = grown(lit, width, height);
+  for (let i = 0; i < lit.length; i++) if (wider[i] === 1 && mask[i] === 1 && unshaded[i]! > limit * RIM) lit[i] = 1;
+  const left = opened(filled(lit, width, height), width, height, 1);
+  return sizeOf(left) < LIT * sizeOf(mask) ? mask : left;
+}
+
+function sizeOf(mask: Mask): number {
+  let size = 0;
+  for (let i = 0; i < mask.length; i++) size += mask[i]!;
+  return size;
 }
 
 /** Common area of two boxes over the area of both together, 0…1. */
@@ -190,26 +224,33 @@ export function subjectIn({ rgb, width, height }: Raster): {
   const ground = groundOf(lab, width, height);
   const floor = Math.max(FLOOR, 2 * ground.noise);
   const isPlain = ground.plain >= PLAIN;
-  const plain = candidate(
-    distanceFrom(ground, lab, width, height),
-    width,
-    height,
-    isPlain ? { floor, share: 1, near: 0.04, open: 1, rim: 2 } : { floor, share: 1, near: 0.01, open: 2, rim: 0 },
-  );
+  const { seen: values, unshaded } = distancesFrom(ground, lab, width, height);
+  const region = regionOf(values, width, height, { floor, open: isPlain ? 1 : 2, rim: isPlain ? 2 : 0 });
+  const edges = isPlain ? edgesOf(lab, width, height) : null;
+  const mask =
+    region &&
+    (edges
+      ? outlined(region, unshaded, edges, lightnessOver(ground, lab, width, height), width, height)
+      : filled(region.mask, width, height));
+  const plain = mask && candidate(values, width, height, { ...region, mask }, isPlain ? 0.04 : 0, edges);
   const byGround = plain && {
-    ...(isPlain ? withoutShadow(plain, ground, lab, width, height) : plain).subject,
+    ...plain.subject,
     confidence: plain.trust * Math.min(1, ground.known / PLAIN) ** 2 * (0.5 + 0.5 * Math.min(1, ground.plain / PLAIN)),
   };
   if (byGround && isPlain) return { ground, lab, subject: byGround };
   // Half as fine each way: saliency is soft anyway, and takes its time.
   const small = halved(lab, width, height);
-  const salient = candidate(saliencyOf(small, small.width, small.height), small.width, small.height, {
-    floor: 12,
-    share: 1,
-    near: 0,
-    open: 1,
-    rim: 0,
-  });
+  const salience = saliencyOf(small, small.width, small.height);
+  const standout = regionOf(salience, small.width, small.height, { floor: 12, open: 1, rim: 0 });
+  const salient =
+    standout &&
+    candidate(
+      salience,
+      small.width,
+      small.height,
+      { ...standout, mask: filled(standout.mask, small.width, small.height) },
+      0,
+    );
   const bySaliency = salient && { ...salient.subject, confidence: salient.trust * 0.7 };
   if (byGround && bySaliency) {
     // On a busy ground both ways have to agree to be trusted.

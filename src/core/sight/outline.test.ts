@@ -1,0 +1,126 @@
+import { look } from './look';
+import { edgesOf, enclosed } from './outline';
+
+const [W, H] = [96, 80];
+
+/** A plane from a function of the pixel's middle. */
+const plane = (of: (x: number, y: number) => number) =>
+  Float32Array.from({ length: W * H }, (_, i) => of((i % W) + 0.5, Math.floor(i / W) + 0.5));
+const none = new Float32Array(W * H);
+const nothing = new Uint8Array(W * H);
+const sum = (mask: Uint8Array) => mask.reduce((n, v) => n + v, 0);
+const at = (x: number, y: number) => y * W + x;
+
+describe('edges by Sobel’s operator', () => {
+  test('an even slope is as steep everywhere, its rim too, whichever way it leads', () => {
+    for (const [dx, dy] of [
+      [0.3, 0],
+      [0, -0.7],
+      [0.3, 0.4],
+    ] as const)
+      // prettier-ignore
+      for (const edge of edgesOf({ l: plane((x, y) => dx * x + dy * y), a: none, b: none }, W, H))
+        expect(edge).toBeCloseTo(Math.hypot(dx, dy), 4);
+  });
+
+  test('a step is half as steep as high on both its sides, and a step of colour counts as one of lightness', () => {
+    const step = plane((x) => (x > 40 ? 10 : 0));
+    for (const lab of [
+      { l: step, a: none, b: none },
+      { l: none, a: none, b: step },
+    ]) {
+      const edges = edgesOf(lab, W, H);
+      expect([38, 39, 40, 41].map((x) => edges[at(x, 30)])).toEqual([0, 5, 5, 0]);
+    }
+  });
+});
+
+describe('what an outline holds', () => {
+  const RADIUS = 24;
+  /** A ring of one pixel and a half around the middle, open to the right by so many pixels. */
+  const ring = (gap: number) =>
+    edgesOf(
+      {
+        l: plane((x, y) => {
+          const [dx, dy] = [x - W / 2, y - H / 2];
+          if (dx > 0 && Math.abs(dy) < gap / 2) return 80;
+          return Math.abs(Math.hypot(dx, dy) - RADIUS) < 1 ? 60 : 80;
+        }),
+        a: none,
+        b: none,
+      },
+      W,
+      H,
+    );
+  /** Sure of the disc's middle only. */
+  const core = Uint8Array.from(plane((x, y) => (Math.hypot(x - W / 2, y - H / 2) < 12 ? 1 : 0)));
+
+  test('a disc as pale as its ground is found whole, within 3 % of its area', () => {
+    const { inside, outside } = enclosed(ring(0), W, H, core, none);
+    expect(Math.abs(sum(inside) / (Math.PI * RADIUS ** 2) - 1)).toBeLessThan(0.03);
+    expect([outside[at(0, 0)], outside[at(W / 2, H / 2)]]).toEqual([1, 0]);
+  });
+
+  test('a gap of two pixels is no way in; one of twelve is', () => {
+    expect(enclosed(ring(2), W, H, core, none).outside[at(W / 2, 26)]).toBe(0);
+    expect(enclosed(ring(12), W, H, core, none).outside[at(W / 2, 26)]).toBe(1);
+  });
+
+  test('without anything surely subject or lighter in it, it is ground', () => {
+    expect(sum(enclosed(ring(0), W, H, nothing, none).inside)).toBe(0);
+    const light = plane((x, y) => (Math.hypot(x - W / 2, y - H / 2) < RADIUS ? 2 : 0));
+    expect(sum(enclosed(ring(0), W, H, nothing, light).inside)).toBeGreaterThan(0.97 * Math.PI * RADIUS ** 2);
+  });
+
+  test('a region goes to the side with the lower edge, and both meet on the ridge', () => {
+    // Subject up to 30, an unknown band up to 60, ground beyond.
+    const bandBy = (left: number, right: number) => {
+      const edges = edgesOf({ l: plane((x) => (x > 60 ? left + right : x > 30 ? left : 0)), a: none, b: none }, W, H);
+      const sure = Uint8Array.from(plane((x, y) => (x < 29 && y > 4 && y < H - 4 ? 1 : 0)));
+      // Its upper and lower sides are closed by sharp edges.
+      edges.forEach((_, i) => (Math.floor(i / W) < 4 || Math.floor(i / W) > H - 5) && i % W < 60 && (edges[i] = 30));
+      return enclosed(edges, W, H, sure, none).inside;
+    };
+    expect(bandBy(20, 6)[at(45, 40)]).toBe(0);
+    const wide = bandBy(6, 20);
+    expect([29, 45, 59, 60].map((x) => wide[at(x, 40)])).toEqual([1, 1, 1, 0]);
+  });
+});
+
+describe('seen in a picture', () => {
+  /** 240 × 180 of a colour for every pixel. */
+  const picture = (of: (x: number, y: number) => number[]) => {
+    const rgb = new Uint8Array(240 * 180 * 3);
+    for (let i = 0; i < 240 * 180; i++) rgb.set(of((i % 240) + 0.5, Math.floor(i / 240) + 0.5), i * 3);
+    return { rgb, width: 240, height: 180 };
+  };
+  const box = (raster: ReturnType<typeof picture>) => {
+    const [l, t, w, h] = look(raster).subject!.box;
+    return [l * 240, t * 180, (l + w) * 240, (t + h) * 180].map(Math.round);
+  };
+  const within = (got: number[], wanted: number[], pixels: number) =>
+    got.forEach((v, i) => expect(Math.abs(v - wanted[i]!)).toBeLessThanOrEqual(pixels));
+
+  test('a white pot, lit from one side on pale paper, is found from its lit side to its shaded one', () => {
+    const pot = picture((x, y) => {
+      if (Math.abs(x - 130) > 40 || Math.abs(y - 90) > 50) return [226, 224, 220];
+      const shade = 246 - Math.max(0, (x - 120) / 50) * 90;
+      return [shade, shade, shade];
+    });
+    within(box(pot), [90, 40, 170, 140], 1);
+  });
+
+  test('a black pot on grey paper is not taken for shadow', () => {
+    within(box(picture((x, y) => (Math.hypot(x - 100, y - 80) < 45 ? [30, 30, 30] : [170, 170, 170]))), [55, 35, 145, 125], 1); // prettier-ignore
+  });
+
+  test('a soft shadow beside a red pot is left out', () => {
+    const pot = picture((x, y) => {
+      if (Math.hypot(x - 100, y - 80) < 45) return [150, 40, 40];
+      const shadow = Math.max(0, 1 - Math.hypot((x - 130) / 60, (y - 115) / 22));
+      const v = 220 * (1 - 0.5 * Math.min(1, 2 * shadow));
+      return [v, v, v];
+    });
+    within(box(pot), [55, 35, 145, 125], 2);
+  });
+});

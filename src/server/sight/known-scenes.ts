@@ -1,0 +1,53 @@
+/** Scenes of the demo generator whose subjects' boxes are known, and how far off a cutout lies that is centred by what was seen: for tests and measurements. */
+import { readFileSync } from 'node:fs';
+import { inFrame, placer } from '../../core/placement';
+import type { Sight } from '../../core/sight';
+import { parseTemplate } from '../../core/template';
+
+type Known = { file: string; plain: boolean; width: number; height: number; box: [number, number, number, number] };
+
+export const readKnown = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Known[];
+
+/** The finder's constants were set on the first two; on the last nothing was. */
+export type SceneSet = 'plain' | 'busy' | 'plain, unseen';
+
+export type Scene = { readonly known: Known; readonly path: string; readonly set: SceneSet };
+
+const TUNED_ON = 120;
+
+function setOf({ file, plain }: Known): SceneSet {
+  if (!plain) return 'busy';
+  return Number(/^scene-(\d+)/.exec(file)?.[1] ?? 0) > TUNED_ON ? 'plain, unseen' : 'plain';
+}
+
+export const knownScenes = (): Scene[] =>
+  [
+    ...readKnown('demo/subjects.json')
+      .filter(({ file }) => file.startsWith('products/'))
+      .map((known) => ({ known, path: `demo/photos/${known.file}` })),
+    ...readKnown('test-photos/scenes.json').map((known) => ({ known, path: `test-photos/scenes/${known.file}` })),
+  ].map((scene) => ({ ...scene, set: setOf(scene.known) }));
+
+const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, gap: 'extend' } });
+const place = placer(template);
+
+/** Subjects trusted less than this are a finding. */
+export const UNSURE = template.limits.confidence;
+
+export type Miss = { readonly off: number; readonly size: number; readonly confidence: number };
+
+/** How far the known subject's centre lies from the spot, and its size from the wanted one, both as shares of the shape. */
+export function missOf({ width, height, box: [l, t, r, b] }: Known, sight: Sight): Miss {
+  const photo = { width, height, sight };
+  const placed = place(photo);
+  const [x, y] = inFrame(placed, photo, [(l + r) / 2, (t + b) / 2]);
+  return {
+    off: Math.hypot(x - 540, y - 540) / 960,
+    size: Math.abs((Math.max(r - l, b - t) * placed.scale) / 960 - 0.6),
+    confidence: sight.subject?.confidence ?? 0,
+  };
+}
+
+/** The value that a share of the values do not exceed (nearest rank). */
+export const percentile = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))]!;
