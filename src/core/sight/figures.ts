@@ -1,5 +1,5 @@
 /** Figures of a photo's pixels, for telling blurred, dark and doubled ones. */
-import type { Raster } from './subject';
+import type { Raster } from './lab';
 
 /** Luma of 8-bit sRGB by ITU-R BT.709-6 item 3.2, 0…255. */
 export function lumaOf({ rgb, width, height }: Raster): Float32Array {

@@ -1,5 +1,5 @@
-/** The ground of a photo: the colour along its rim, changing evenly from side to side. */
-import type { Lab } from './lab';
+/** The ground of a photo: the colour along its rim, changing evenly from side to side, and from row to row where a sweep bends up. */
+import type { Lab, Size } from './lab';
 
 /** Share of the shorter side that counts as rim. */
 const RIM = 0.05;
@@ -12,6 +12,9 @@ type Plane = readonly number[];
 
 type Colour = readonly [l: Plane, a: Plane, b: Plane];
 
+/** A value a row for L*, a* and b*. */
+type Rows = readonly [Float32Array, Float32Array, Float32Array];
+
 export type Ground = {
   /** L*, a*, b* as they change over the photo, at the middle and from side to side; the one that most of the rim has comes first. */
   readonly colours: readonly Colour[];
@@ -21,11 +24,15 @@ export type Ground = {
   readonly known: number;
   /** Spread of the rim's pixels around their colour (ΔE*ab). */
   readonly noise: number;
+  /** L*, a*, b* by which each row differs from the first colour. */
+  readonly rows: Rows;
 };
 
+const depthOf = ({ width, height }: Size) => Math.max(2, Math.round(RIM * Math.min(width, height)));
+
 /** Pixels of the rim, thinned out: its colour changes slowly. */
-function rimOf(width: number, height: number): number[] {
-  const depth = Math.max(2, Math.round(RIM * Math.min(width, height)));
+function rimOf({ width, height }: Size): number[] {
+  const depth = depthOf({ width, height });
   const rim: number[] = [];
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
@@ -58,7 +65,7 @@ function solved(rows: number[][]): number[] | null {
 }
 
 /** Least squares through the colours at pixels, by the normal equations: one matrix for all three planes. */
-function planesThrough({ l, a, b }: Lab, pixels: readonly number[], width: number, height: number): Colour {
+function planesThrough({ l, a, b, width, height }: Lab, pixels: readonly number[]): Colour {
   const WIDE = TERMS + 3;
   const sums = new Float64Array(TERMS * WIDE);
   const terms = new Float64Array(WIDE);
@@ -98,7 +105,8 @@ const flat = (v: number): Plane => [v, 0, 0, 0, 0];
 const steady = (l: number, a: number, b: number): Colour => [flat(l), flat(a), flat(b)];
 
 /** One colour through most of these pixels of the rim, and which of them have it. */
-function colourThrough({ l, a, b }: Lab, pixels: readonly number[], whole: number, width: number, height: number) {
+function colourThrough(lab: Lab, pixels: readonly number[], whole: number) {
+  const { l, a, b, width, height } = lab;
   // Begins at the median, so that a subject that leaves the photo does not pull it.
   const [ml, ma, mb] = [l, a, b].map((plane) => medianOf(plane, pixels)) as [number, number, number];
   let colour = steady(ml, ma, mb);
@@ -120,7 +128,7 @@ function colourThrough({ l, a, b }: Lab, pixels: readonly number[], whole: numbe
     // Where only a part of the rim has it, how it changes across the photo is not known.
     colour =
       near.length > whole / 2
-        ? planesThrough({ l, a, b }, near, width, height)
+        ? planesThrough(lab, near)
         : steady(...([l, a, b].map((values) => medianOf(values, near)) as [number, number, number]));
   }
   return { colour, near, spread };
@@ -131,21 +139,81 @@ const MOST_COLOURS = 4;
 /** A colour of less of the rim is no ground. */
 const LEAST_SHARE = 0.08;
 
+const level = (height: number): Rows => [new Float32Array(height), new Float32Array(height), new Float32Array(height)];
+
+/** The mean difference from a colour along one side's rim, row by row; NaN where most of it is something else. */
+function sideOf([pl, pa, pb]: Colour, { l, a, b, width, height }: Lab, from: number, to: number): Rows {
+  const out = level(height);
+  for (let y = 0; y < height; y++) {
+    const v = y / height - 0.5;
+    let [near, sl, sa, sb] = [0, 0, 0, 0];
+    for (let x = from; x < to; x++) {
+      const i = y * width + x;
+      const u = x / width - 0.5;
+      const [dl, da, db] = [l[i]! - at(pl, u, v), a[i]! - at(pa, u, v), b[i]! - at(pb, u, v)];
+      if (dl * dl + da * da + db * db > OUTLIER * OUTLIER) continue;
+      near++;
+      sl += dl;
+      sa += da;
+      sb += db;
+    }
+    if (near <= (to - from) / 2) near = NaN;
+    [out[0][y], out[1][y], out[2][y]] = [sl / near, sa / near, sb / near];
+  }
+  return out;
+}
+
+/** Left and right rims that differ by more than this (ΔE*ab) are not both ground. */
+const ALIKE = 2;
+
+/** What the rows of both sides have in common: where they differ something stands there, or throws its shadow, and the rows around tell. */
+function rowsOf(colour: Colour, lab: Lab): Rows {
+  const { width, height } = lab;
+  const depth = depthOf(lab);
+  const left = sideOf(colour, lab, 0, depth);
+  const right = sideOf(colour, lab, width - depth, width);
+  const apart = (y: number) =>
+    Math.hypot(left[0][y]! - right[0][y]!, left[1][y]! - right[1][y]!, left[2][y]! - right[2][y]!);
+  const known = Array.from({ length: height }, (_, y) => y).filter((y) => apart(y) <= ALIKE);
+  return left.map((values, k) => smoothed(between(known, (y) => (values[y]! + right[k]![y]!) / 2, height))) as unknown as Rows; // prettier-ignore
+}
+
+/** Values at some rows, drawn straight between them and level beyond; nothing where there are none. */
+function between(known: readonly number[], valueAt: (y: number) => number, height: number): Float32Array {
+  const out = new Float32Array(height);
+  for (let k = 0; k <= known.length && known.length > 0; k++) {
+    const [from, to] = [known[k - 1] ?? known[0]!, known[k] ?? known[known.length - 1]!];
+    const [first, last] = [k === 0 ? 0 : from, k === known.length ? height - 1 : to];
+    const [a, b] = [valueAt(from), valueAt(to)];
+    for (let y = first; y <= last; y++) out[y] = to > from ? a + ((b - a) * (y - from)) / (to - from) : a;
+  }
+  return out;
+}
+
+/** Rows on either side that a row is averaged with. */
+const AROUND = 4;
+
+const smoothed = (values: Float32Array): Float32Array =>
+  values.map((_, y) => {
+    const near = values.subarray(Math.max(0, y - AROUND), y + AROUND + 1);
+    return near.reduce((sum, v) => sum + v, 0) / near.length;
+  });
+
 /** Fits the ground to the rim, leaving out what stands on it. */
-export function groundOf(lab: Lab, width: number, height: number): Ground {
-  const rim = rimOf(width, height);
+export function groundOf(lab: Lab): Ground {
+  const rim = rimOf(lab);
   let rest: readonly number[] = rim;
   const found: { readonly colour: Colour; readonly share: number; readonly spread: number }[] = [];
   while (found.length < MOST_COLOURS && rest.length > LEAST_SHARE * rim.length) {
-    const { colour, near, spread } = colourThrough(lab, rest, rim.length, width, height);
+    const { colour, near, spread } = colourThrough(lab, rest, rim.length);
     if (near.length < LEAST_SHARE * rim.length) break;
     found.push({ colour, share: near.length / rim.length, spread });
     const taken = new Set(near);
     rest = rest.filter((i) => !taken.has(i));
   }
   if (found.length === 0) {
-    const { colour } = colourThrough(lab, rim, rim.length, width, height);
-    return { colours: [colour], plain: 0, known: 0, noise: OUTLIER };
+    const { colour } = colourThrough(lab, rim, rim.length);
+    return { colours: [colour], plain: 0, known: 0, noise: OUTLIER, rows: level(lab.height) };
   }
   found.sort((a, b) => b.share - a.share);
   return {
@@ -153,6 +221,7 @@ export function groundOf(lab: Lab, width: number, height: number): Ground {
     plain: found[0]!.share,
     known: found.reduce((sum, { share }) => sum + share, 0),
     noise: found[0]!.spread,
+    rows: rowsOf(found[0]!.colour, lab),
   };
 }
 
@@ -171,10 +240,12 @@ export type Distances = {
   readonly seen: Float32Array;
   /** Any darkening, however deep, may be shadow. */
   readonly unshaded: Float32Array;
+  /** How much lighter than the ground's first colour, L*. */
+  readonly lighter: Float32Array;
 };
 
 /** Light thrown back by the subject tints its shadow: so much ΔE*ab for every step of L* that it is darker. */
-const CAST = 0.08;
+const CAST = 0.1;
 
 /**
  * Distances of every pixel from the nearest of the ground's colours, ΔE*ab. A shadow is the
@@ -182,19 +253,21 @@ const CAST = 0.08;
  * factor, so a pixel is compared with the ground as dark as itself, and darkening on its
  * own weighs less.
  */
-export function distancesFrom({ colours }: Ground, { l, a, b }: Lab, width: number, height: number): Distances {
+export function distancesFrom({ colours, rows }: Ground, { l, a, b, width, height }: Lab): Distances {
   const seen = new Float32Array(l.length).fill(Infinity);
   const unshaded = new Float32Array(l.length).fill(Infinity);
-  for (const [pl, pa, pb] of colours)
+  const lighter = new Float32Array(l.length);
+  colours.forEach(([pl, pa, pb], k) => {
     for (let y = 0, i = 0; y < height; y++) {
       const v = y / height - 0.5;
+      const [rl, ra, rb] = k === 0 ? [rows[0][y]!, rows[1][y]!, rows[2][y]!] : [0, 0, 0];
       for (let x = 0; x < width; x++, i++) {
         const u = x / width - 0.5;
-        const ground = at(pl, u, v);
+        const ground = at(pl, u, v) + rl;
         const dl = l[i]! - ground;
         const dim = dl < 0 ? (l[i]! + 16) / (ground + 16) : 1;
-        const da = a[i]! - dim * at(pa, u, v);
-        const db = b[i]! - dim * at(pb, u, v);
+        const da = a[i]! - dim * (at(pa, u, v) + ra);
+        const db = b[i]! - dim * (at(pb, u, v) + rb);
         const chroma = da * da + db * db;
         const light = lightness(dl);
         const distance = Math.sqrt(light * light + chroma);
@@ -203,20 +276,17 @@ export function distancesFrom({ colours }: Ground, { l, a, b }: Lab, width: numb
         const lit = dl < 0 ? dl * SHADOW_WEIGHT : dl;
         const other = Math.sqrt(lit * lit + own * own);
         if (other < unshaded[i]!) unshaded[i] = other;
+        if (k === 0) lighter[i] = dl;
       }
     }
-  return { seen, unshaded };
-}
-
-/** How much lighter every pixel is than the ground's first colour, L*. */
-export function lightnessOver({ colours }: Ground, { l }: Lab, width: number, height: number): Float32Array {
-  const out = new Float32Array(l.length);
-  const [ground] = colours[0]!;
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) out[i] = l[i]! - at(ground, x / width - 0.5, y / height - 0.5);
-  return out;
+  });
+  return { seen, unshaded, lighter };
 }
 
 /** The ground's colour in the middle of the photo as L*, a*, b*. */
-export const groundColour = ({ colours }: Ground): readonly [number, number, number] =>
-  colours[0]!.map(([constant]) => constant!) as unknown as [number, number, number];
+export const groundColour = ({ colours, rows }: Ground): readonly [number, number, number] =>
+  colours[0]!.map(([constant], k) => constant! + rows[k]![rows[k]!.length >> 1]!) as unknown as [
+    number,
+    number,
+    number,
+  ];

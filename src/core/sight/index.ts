@@ -1,3 +1,4 @@
+export { overlap } from './boxes';
 export { hashBits, hashDistance } from './figures';
 export { look, LOOK_SIZE, SIGHT_VERSION } from './look';
 export { rimOfMask } from './small-mask';

@@ -14,12 +14,17 @@ const ROOT = Float32Array.from({ length: STEPS + 2 }, (_, i) => {
 /** @param t not negative; white has up to 1.0001 in all three */
 const root = (t: number) => ROOT[(t * (STEPS / 1.1) + 0.5) | 0]!;
 
-/** L*, a*, b* of every pixel, plane by plane. */
-export type Lab = { readonly l: Float32Array; readonly a: Float32Array; readonly b: Float32Array };
+/** Pixels across and down. */
+export type Size = { readonly width: number; readonly height: number };
 
-/** @param rgb three bytes a pixel */
-export function toLab(rgb: Uint8Array | Uint8ClampedArray): Lab {
-  const n = rgb.length / 3;
+/** A small opaque picture: three bytes a pixel. */
+export type Raster = Size & { readonly rgb: Uint8Array | Uint8ClampedArray };
+
+/** L*, a*, b* of every pixel, plane by plane. */
+export type Lab = Size & { readonly l: Float32Array; readonly a: Float32Array; readonly b: Float32Array };
+
+export function toLab({ rgb, width, height }: Raster): Lab {
+  const n = width * height;
   const [l, a, b] = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
   for (let i = 0, k = 0; i < n; i++, k += 3) {
     const [r, g, u] = [LINEAR[rgb[k]!]!, LINEAR[rgb[k + 1]!]!, LINEAR[rgb[k + 2]!]!];
@@ -30,7 +35,7 @@ export function toLab(rgb: Uint8Array | Uint8ClampedArray): Lab {
     a[i] = 500 * (fx - fy);
     b[i] = 200 * (fy - fz);
   }
-  return { l, a, b };
+  return { l, a, b, width, height };
 }
 
 /** A CIELAB colour as CSS hex, clipped to sRGB. */
@@ -51,7 +56,7 @@ export function labToHex([l, a, b]: readonly [number, number, number]): string {
 }
 
 /** Every second pixel each way, as the mean of four. */
-export function halved({ l, a, b }: Lab, width: number, height: number): Lab & { width: number; height: number } {
+export function halved({ l, a, b, width, height }: Lab): Lab {
   const [w, h] = [Math.floor(width / 2), Math.floor(height / 2)];
   const half = (from: Float32Array) => {
     const to = new Float32Array(w * h);

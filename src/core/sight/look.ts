@@ -1,12 +1,12 @@
 /** Everything that is seen in a photo but faces, from one small picture of it. */
 import { brightnessOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
 import { groundColour } from './ground';
-import { labToHex } from './lab';
+import { labToHex, type Raster } from './lab';
 import type { FoundSubject, Sight } from './sight';
-import { subjectIn, type Raster } from './subject';
+import { subjectIn } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 3;
+export const SIGHT_VERSION = 4;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;

@@ -1,4 +1,5 @@
 /** Masks on a small raster: thresholds, clean-up, connected parts. */
+import type { Size } from './lab';
 
 /** One byte a pixel, 0 or 1. */
 export type Mask = Uint8Array;
@@ -28,7 +29,7 @@ export function otsu(values: Float32Array, most: number): { readonly threshold: 
 }
 
 /** Rows of three joined: `grow` takes the most, else the least; beyond the rim lies what the rim has. */
-function joinRows(from: Mask, to: Mask, width: number, height: number, grow: boolean): void {
+function joinRows(from: Mask, to: Mask, { width, height }: Size, grow: boolean): void {
   for (let y = 0; y < height; y++) {
     const first = y * width;
     const last = first + width - 1;
@@ -45,7 +46,7 @@ function joinRows(from: Mask, to: Mask, width: number, height: number, grow: boo
   }
 }
 
-function joinColumns(from: Mask, to: Mask, width: number, height: number, grow: boolean): void {
+function joinColumns(from: Mask, to: Mask, { width, height }: Size, grow: boolean): void {
   for (let y = 0; y < height; y++) {
     const up = (y > 0 ? y - 1 : y) * width;
     const down = (y < height - 1 ? y + 1 : y) * width;
@@ -56,27 +57,50 @@ function joinColumns(from: Mask, to: Mask, width: number, height: number, grow: 
 }
 
 /** Each pixel the least (or most) of its 3 × 3 neighbourhood. */
-function morph(mask: Mask, width: number, height: number, grow: boolean): Mask {
+function morph(mask: Mask, size: Size, grow: boolean): Mask {
   const across = new Uint8Array(mask.length);
   const out = new Uint8Array(mask.length);
-  joinRows(mask, across, width, height, grow);
-  joinColumns(across, out, width, height, grow);
+  joinRows(mask, across, size, grow);
+  joinColumns(across, out, size, grow);
+  return out;
+}
+
+/** Wider all round by so many pixels. */
+export function grown(mask: Mask, size: Size, by = 1): Mask {
+  let out = mask;
+  for (let i = 0; i < by; i++) out = morph(out, size, true);
   return out;
 }
 
 /** Specks and bridges thinner than 2·radius + 1 pixels taken out. */
-export function opened(mask: Mask, width: number, height: number, radius: number): Mask {
+export function opened(mask: Mask, size: Size, radius: number): Mask {
   let out = mask;
-  for (let i = 0; i < radius; i++) out = morph(out, width, height, false);
-  for (let i = 0; i < radius; i++) out = morph(out, width, height, true);
+  for (let i = 0; i < radius; i++) out = morph(out, size, false);
+  return grown(out, size, radius);
+}
+
+/** How far what is left grows back to its own thin ends: the lips of a bowl. */
+const BACK = 2;
+
+/** Specks taken out that are thinner than three pixels, thin ends kept. */
+export function cleaned(mask: Mask, size: Size): Mask {
+  let out = opened(mask, size, 1);
+  for (let i = 0; i < BACK; i++) {
+    out = grown(out, size);
+    for (let k = 0; k < out.length; k++) out[k]! &= mask[k]!;
+  }
   return out;
 }
 
-/** One pixel wider all round. */
-export const grown = (mask: Mask, width: number, height: number): Mask => morph(mask, width, height, true);
+/** Gaps up to twice so many pixels closed and what they hold filled. */
+export function closed(mask: Mask, size: Size, radius: number): Mask {
+  const outside = grown(reachedFromRim(grown(mask, size, radius), size), size, radius);
+  for (let i = 0; i < outside.length; i++) outside[i] = 1 - outside[i]!;
+  return outside;
+}
 
 /** What can be reached from the rim's empty pixels without crossing the mask. */
-export function reachedFromRim(mask: Mask, width: number, height: number): Mask {
+export function reachedFromRim(mask: Mask, { width, height }: Size): Mask {
   const outside = new Uint8Array(mask.length);
   const queue = new Int32Array(mask.length);
   let waiting = 0;
@@ -105,8 +129,8 @@ export function reachedFromRim(mask: Mask, width: number, height: number): Mask 
 }
 
 /** Everything that the rim's empty pixels don't reach is filled. */
-export function filled(mask: Mask, width: number, height: number): Mask {
-  const outside = reachedFromRim(mask, width, height);
+export function filled(mask: Mask, size: Size): Mask {
+  const outside = reachedFromRim(mask, size);
   for (let i = 0; i < outside.length; i++) outside[i] = 1 - outside[i]!;
   return outside;
 }
@@ -118,7 +142,7 @@ export type Part = {
 };
 
 /** Connected parts (by sides), the largest first. */
-export function partsOf(mask: Mask, width: number, height: number): Part[] {
+export function partsOf(mask: Mask, { width, height }: Size): Part[] {
   const seen = new Uint8Array(mask.length);
   const parts: Part[] = [];
   for (let start = 0; start < mask.length; start++) {

@@ -1,16 +1,15 @@
 /** What a subject's outline holds: a white pot on pale paper is unlike it along most of its outline, and hardly anywhere else. */
-import type { Lab } from './lab';
-import { grown, opened, partsOf, reachedFromRim, type Mask } from './masks';
+import type { Distances } from './ground';
+import type { Lab, Size } from './lab';
+import { cleaned, grown, partsOf, reachedFromRim, type Mask } from './masks';
 
-/** Steps between neighbouring pixels beyond this (ΔE*ab a pixel) are an outline; the ground and soft shadows change more slowly. */
-const EDGE = 1.2;
-/** Lighter than the ground by this (L*) is no shadow of the subject. */
-const LIGHTER = 0.7;
-/** A region of which this share is surely subject is so as a whole. */
-const ENOUGH = 0.15;
+/** JPEG keeps colour in blocks several pixels wide: a step of a* or b* counts so much of one of L*, squared. */
+const COLOUR_WEIGHT = 0.25;
+/** Steps between neighbouring pixels beyond this are an outline; the ground and soft shadows change more slowly. */
+const EDGE = 1;
 
-/** How much the picture changes at every pixel: Sobel's operator over the three planes together, ΔE*ab a pixel; what lies on the rim as its neighbour inside. */
-export function edgesOf({ l, a, b }: Lab, width: number, height: number): Float32Array {
+/** How much the picture changes at every pixel: Sobel's operator over the three planes together, in ΔE*ab a pixel but for the weight of colour; what lies on the rim as its neighbour inside. */
+export function edgesOf({ l, a, b, width, height }: Lab): Float32Array {
   const out = new Float32Array(l.length);
   const planes = [l, a, b];
   for (let y = 1; y < height - 1; y++)
@@ -23,7 +22,7 @@ export function edgesOf({ l, a, b }: Lab, width: number, height: number): Float3
         const rising = p[up + 1]! - p[down - 1]!;
         const across = falling + rising + 2 * (p[i + 1]! - p[i - 1]!);
         const along = falling - rising + 2 * (p[down]! - p[up]!);
-        sum += across * across + along * along;
+        sum += (across * across + along * along) * (k === 0 ? 1 : COLOUR_WEIGHT);
       }
       out[i] = Math.sqrt(sum) / 8;
     }
@@ -55,7 +54,7 @@ function flood(
   labels: Uint8Array,
   edges: Float32Array,
   regions: readonly { readonly pixels: readonly number[] }[],
-  width: number,
+  { width }: Size,
 ): void {
   const regionOf = new Int32Array(labels.length).fill(-1);
   regions.forEach(({ pixels }, k) => {
@@ -103,25 +102,46 @@ export type Enclosed = {
   readonly outside: Mask;
 };
 
+/** Lighter than the ground by this (L*) is no shadow of the subject. */
+const LIGHTER = 1;
+/** A region of which this share is surely subject or lighter is so as a whole. */
+const ENOUGH = 0.3;
+/** So is one of at least so many pixels, no chroma block of JPEG beside the subject, … */
+const LARGE = 60;
+/** … that is this unlike the ground on average (ΔE*ab) … */
+const UNLIKE = 1.4;
+/** … without being much darker (L*). */
+const DARKER = -8;
+
+/** True where a region between outlines is no ground and no shadow. */
+function isSubject(pixels: readonly number[], sure: Mask, { unshaded, lighter }: Tones): boolean {
+  let [votes, unlike, light] = [0, 0, 0];
+  for (const i of pixels) {
+    if (sure[i] === 1 || lighter[i]! > LIGHTER) votes++;
+    unlike += unshaded[i]!;
+    light += lighter[i]!;
+  }
+  const n = pixels.length;
+  return votes > ENOUGH * n || (n > LARGE && unlike > UNLIKE * n && light > DARKER * n);
+}
+
+/** Gaps in an outline up to twice so many pixels are no way in. */
+const GAP = 3;
+
+type Tones = Pick<Distances, 'unshaded' | 'lighter'>;
+
 /**
- * Parts the picture by its outlines. What lies between them is subject where enough of it
- * is surely so or lighter than the ground; all else goes to the side from which the lower
- * edge leads: a shadow's rim is softer towards the ground than towards the pot.
+ * Parts the picture by its outlines. What lies between them is subject by its own colour;
+ * all else goes to the side from which the lower edge leads: a shadow's rim is softer
+ * towards the ground than towards the pot.
  *
  * @param sure what is subject by its colour
- * @param lightness how much lighter than the ground, L*
  */
-export function enclosed(
-  edges: Float32Array,
-  width: number,
-  height: number,
-  sure: Mask,
-  lightness: Float32Array,
-): Enclosed {
+export function enclosed(edges: Float32Array, size: Size, sure: Mask, tones: Tones): Enclosed {
   const walls = new Uint8Array(edges.length);
   for (let i = 0; i < walls.length; i++) if (sure[i] === 1 || edges[i]! > EDGE) walls[i] = 1;
-  // Gaps of two pixels in an outline are closed, then what was reached grows back up to the outline.
-  const outside = grown(reachedFromRim(grown(walls, width, height), width, height), width, height);
+  // Gaps in an outline are closed, then what was reached grows back up to it.
+  const outside = grown(reachedFromRim(grown(walls, size, GAP), size), size, GAP);
   const smooth = new Uint8Array(edges.length);
   for (let i = 0; i < walls.length; i++) {
     if (walls[i] === 1) outside[i] = 0;
@@ -129,14 +149,10 @@ export function enclosed(
   }
   const labels = new Uint8Array(edges.length);
   for (let i = 0; i < labels.length; i++) if (outside[i] === 1) labels[i] = GROUND;
-  const regions = partsOf(smooth, width, height);
-  for (const { pixels } of regions) {
-    let votes = 0;
-    for (const i of pixels) if (sure[i] === 1 || lightness[i]! > LIGHTER) votes++;
-    if (votes > ENOUGH * pixels.length) for (const i of pixels) labels[i] = SUBJECT;
-  }
-  flood(labels, edges, regions, width);
+  const regions = partsOf(smooth, size);
+  for (const { pixels } of regions) if (isSubject(pixels, sure, tones)) for (const i of pixels) labels[i] = SUBJECT;
+  flood(labels, edges, regions, size);
   const inside = new Uint8Array(edges.length);
   for (let i = 0; i < labels.length; i++) if (labels[i] === SUBJECT) inside[i] = 1;
-  return { inside: opened(inside, width, height, 1), outside };
+  return { inside: cleaned(inside, size), outside };
 }

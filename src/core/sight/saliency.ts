@@ -40,7 +40,7 @@ function barrier(values: Float32Array, width: number, height: number, out: Float
 }
 
 /** How much every pixel stands out; what lies near the middle counts somewhat more. */
-export function saliencyOf({ l, a, b }: Lab, width: number, height: number): Float32Array {
+export function saliencyOf({ l, a, b, width, height }: Lab): Float32Array {
   const out = new Float32Array(l.length);
   for (const plane of [l, a, b]) barrier(plane, width, height, out);
   for (let y = 0, i = 0; y < height; y++)

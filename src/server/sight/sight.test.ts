@@ -10,7 +10,7 @@ import { knownScenes, missOf, percentile, readKnown, UNSURE, type Miss, type Sce
 const pool = createSightPool();
 afterAll(() => pool.close());
 
-describe('subjects of 240 scenes of the demo generator, whose boxes are known', () => {
+describe('subjects of 300 scenes of the demo generator, whose boxes are known', () => {
   let rows: (Miss & { set: SceneSet })[] = [];
   beforeAll(async () => {
     rows = await Promise.all(
@@ -19,22 +19,24 @@ describe('subjects of 240 scenes of the demo generator, whose boxes are known', 
   }, 120_000);
   const of = (set: SceneSet) => rows.filter((row) => row.set === set);
 
-  test('on plain grounds that it was tuned on, centres within 1 % of the shape and sizes within 2.5 % at the 95th percentile', () => {
-    const plain = of('plain');
-    expect(plain).toHaveLength(129);
-    expect(percentile(plain.map(({ off }) => off), 0.5)).toBeLessThan(0.004); // prettier-ignore
-    expect(percentile(plain.map(({ off }) => off), 0.95)).toBeLessThan(0.01); // prettier-ignore
-    expect(percentile(plain.map(({ size }) => size), 0.95)).toBeLessThan(0.025); // prettier-ignore
-  });
+  test.each([
+    ['that it was tuned on', 'plain', 189],
+    ['that it was not tuned on', 'plain, unseen', 60],
+  ] as const)(
+    'on plain grounds %s, centres within 1 %% of the shape and sizes within 2 %% at the 95th percentile',
+    (_, set, count) => {
+      const plain = of(set);
+      expect(plain).toHaveLength(count);
+      const [off, size] = [plain.map((row) => row.off), plain.map((row) => row.size)];
+      expect(percentile(off, 0.5)).toBeLessThan(0.004);
+      expect(percentile(off, 0.95)).toBeLessThan(0.01);
+      expect(percentile(size, 0.95)).toBeLessThan(0.02);
+    },
+  );
 
-  test('on plain grounds that it was not tuned on, centres within 2 % at the 95th percentile, and what is wrong says so', () => {
-    const plain = of('plain, unseen');
-    expect(plain).toHaveLength(60);
-    expect(percentile(plain.map(({ off }) => off), 0.5)).toBeLessThan(0.004); // prettier-ignore
-    expect(percentile(plain.map(({ off }) => off), 0.95)).toBeLessThan(0.02); // prettier-ignore
-    expect(percentile(plain.map(({ size }) => size), 0.95)).toBeLessThan(0.035); // prettier-ignore
-    const wrong = plain.filter(({ off }) => off > 0.03);
-    expect(wrong.filter(({ confidence }) => confidence >= UNSURE)).toEqual([]);
+  test('on plain grounds hardly any subject is off by more than 3 % without saying that it is not sure', () => {
+    const wrong = [...of('plain'), ...of('plain, unseen')].filter(({ off }) => off > 0.03);
+    expect(wrong.filter(({ confidence }) => confidence >= UNSURE).length).toBeLessThanOrEqual(3);
   });
 
   test('on busy grounds it is often wrong, and mostly says so: median within 9 %, confidence below the limit for half', () => {
