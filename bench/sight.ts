@@ -2,8 +2,9 @@
 import { join } from 'node:path';
 import { mkdirSync, rmSync } from 'node:fs';
 import sharp from 'sharp';
-import { look, LOOK_SIZE } from '../src/core/sight';
-import { see } from '../src/server/sight/worker';
+import { look } from '../src/core/sight';
+import { halved } from '../src/server/sight/picture';
+import { pictureOf, see } from '../src/server/sight/worker';
 import { benchPhotos } from './photos';
 import { median } from './median';
 
@@ -35,11 +36,8 @@ export async function measureSight(rounds: number, count: number): Promise<Sight
     }),
   );
   const subjectOnly = async (path: string) => {
-    const { data, info } = await sharp(path)
-      .resize(LOOK_SIZE, LOOK_SIZE, { fit: 'inside' })
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    return look({ rgb: data, width: info.width, height: info.height });
+    const { data, width, height } = halved(await pictureOf(path));
+    return look({ rgb: data, width, height });
   };
   const times: Record<'decode' | 'subject' | 'all', number[]> = { decode: [], subject: [], all: [] };
   // A first round unmeasured: a batch of hundreds runs code that is compiled already.

@@ -1,5 +1,6 @@
+import { edgesOf } from './edges';
 import { look } from './look';
-import { edgesOf, enclosed } from './outline';
+import { enclosed } from './outline';
 
 const [W, H] = [96, 80];
 
@@ -89,6 +90,25 @@ describe('what an outline holds', () => {
   });
 });
 
+describe('a dark region that only a low edge parts from the subject', () => {
+  /** Subject from 20 to 50 and 10 to 60; the dark region beside it from `top` down to 70, with sharp edges elsewhere. */
+  const beside = (top: number) => {
+    const dark = (x: number, y: number) => x > 51 && x < 80 && y > top && y < 70;
+    const edges = plane((x, y) => {
+      if (x > 50 && x < 51 && y > top && y < 60) return 2;
+      if (x > 50 && x < 82 && y > top - 2 && y < 72 && !dark(x, y)) return 20;
+      return 0;
+    });
+    const sure = Uint8Array.from(plane((x, y) => (x > 20 && x < 50 && y > 10 && y < 60 ? 1 : 0)));
+    const tones = { unshaded: plane((x, y) => (dark(x, y) ? 1.2 : 0)), lighter: plane((x, y) => (dark(x, y) ? -20 : 0)) }; // prettier-ignore
+    return enclosed(edges, size, sure, tones).inside[at(65, 50)];
+  };
+
+  test('is its shadow where it lies at its foot', () => expect(beside(40)).toBe(0));
+
+  test('is its dark side where it reaches up to its rim', () => expect(beside(11)).toBe(1));
+});
+
 describe('seen in a picture', () => {
   /** 240 × 180 of a colour for every pixel. */
   const picture = (of: (x: number, y: number) => number[]) => {
@@ -124,5 +144,45 @@ describe('seen in a picture', () => {
       return [v, v, v];
     });
     within(box(pot), [55, 35, 145, 125], 2);
+  });
+
+  /** A bowl's outline: the lower half of an ellipse below the upper half of a flat one. */
+  const inBowl = (x: number, y: number) => Math.hypot((x - 110) / 60, (y - 80) / (y > 80 ? 40 : 16)) < 1;
+
+  test('the deep shadow at a bowl’s foot, soft only further away, is left out, though it touches the bowl', () => {
+    const bowl = picture((x, y) => {
+      // Its right side is nearly as dark as the shadow, and nearly of its colour.
+      const side = Math.min(1, Math.max(0, (x - 60) / 90));
+      if (inBowl(x, y)) return [170 - 8 * side, 70 + 80 * side, 55 + 85 * side];
+      const depth = Math.min(1, Math.max(0, (1 - Math.hypot((x - 140) / 66, (y - 108) / 28)) * 3));
+      return [226, 222, 216].map((v) => v * (1 - 0.34 * depth));
+    });
+    within(box(bowl), [50, 64, 170, 120], 2);
+  });
+
+  test('a sweep that bends from table to wall is no subject, and no edge of one', () => {
+    const bend = (y: number) => 214 + 14 / (1 + Math.exp((y - 70) / 6));
+    const pot = picture((x, y) => (Math.hypot(x - 120, y - 90) < 30 ? [96, 120, 110] : [bend(y), bend(y), bend(y)]));
+    within(box(pot), [90, 60, 150, 120], 1);
+    expect(look(pot).ground.plain).toBeGreaterThan(0.99);
+  });
+
+  test('a pot of exactly the ground’s colour is found by its dark outline, beyond the foot that alone is unlike it', () => {
+    const pot = picture((x, y) => {
+      const [dx, dy] = [Math.abs(x - 120), Math.abs(y - 90)];
+      if (dx > 40 || dy > 55) return [228, 228, 228];
+      if (y > 133) return [92, 60, 40];
+      return dx > 37 || dy > 52 ? [120, 120, 120] : [228, 228, 228];
+    });
+    within(box(pot), [80, 35, 160, 145], 1);
+  });
+
+  test('two pots are one subject and another', () => {
+    const pots = picture((x, y) => (Math.min(Math.hypot(x - 60, y - 90), Math.hypot(x - 180, y - 90)) < 35 ? [40, 70, 120] : [220, 220, 220])); // prettier-ignore
+    expect(look(pots).subject!.count).toBe(2);
+  });
+
+  test('an even picture has no subject', () => {
+    expect(look(picture(() => [210, 208, 204])).subject).toBeNull();
   });
 });

@@ -1,42 +1,10 @@
 /** What a subject's outline holds: a white pot on pale paper is unlike it along most of its outline, and hardly anywhere else. */
 import type { Distances } from './ground';
-import type { Lab, Size } from './lab';
-import { cleaned, grown, partsOf, reachedFromRim, type Mask } from './masks';
+import type { Size } from './lab';
+import { cleaned, grown, partsOf, reachedFromRim, type Mask, type Part } from './masks';
 
-/** JPEG keeps colour in blocks several pixels wide: a step of a* or b* counts so much of one of L*, squared. */
-const COLOUR_WEIGHT = 0.25;
 /** Steps between neighbouring pixels beyond this are an outline; the ground and soft shadows change more slowly. */
 const EDGE = 1;
-
-/** How much the picture changes at every pixel: Sobel's operator over the three planes together, in ΔE*ab a pixel but for the weight of colour; what lies on the rim as its neighbour inside. */
-export function edgesOf({ l, a, b, width, height }: Lab): Float32Array {
-  const out = new Float32Array(l.length);
-  const planes = [l, a, b];
-  for (let y = 1; y < height - 1; y++)
-    for (let x = 1, i = y * width + 1; x < width - 1; x++, i++) {
-      const [up, down] = [i - width, i + width];
-      let sum = 0;
-      for (let k = 0; k < 3; k++) {
-        const p = planes[k]!;
-        const falling = p[down + 1]! - p[up - 1]!;
-        const rising = p[up + 1]! - p[down - 1]!;
-        const across = falling + rising + 2 * (p[i + 1]! - p[i - 1]!);
-        const along = falling - rising + 2 * (p[down]! - p[up]!);
-        sum += (across * across + along * along) * (k === 0 ? 1 : COLOUR_WEIGHT);
-      }
-      out[i] = Math.sqrt(sum) / 8;
-    }
-  const last = (height - 1) * width;
-  for (let x = 0; x < width; x++) {
-    out[x] = out[x + width]!;
-    out[last + x] = out[last + x - width]!;
-  }
-  for (let y = 0; y < height; y++) {
-    out[y * width] = out[y * width + 1]!;
-    out[y * width + width - 1] = out[y * width + width - 2]!;
-  }
-  return out;
-}
 
 const SUBJECT = 1;
 const GROUND = 2;
@@ -113,8 +81,10 @@ const UNLIKE = 1.4;
 /** … without being much darker (L*). */
 const DARKER = -8;
 
-/** True where a region between outlines is no ground and no shadow. */
-function isSubject(pixels: readonly number[], sure: Mask, { unshaded, lighter }: Tones): boolean {
+/** Share of a region's pixels that hold, how unlike the ground it is and how much lighter, on average. */
+type Figures = { readonly votes: number; readonly unlike: number; readonly light: number };
+
+function figuresOf(pixels: readonly number[], sure: Mask, { unshaded, lighter }: Tones): Figures {
   let [votes, unlike, light] = [0, 0, 0];
   for (const i of pixels) {
     if (sure[i] === 1 || lighter[i]! > LIGHTER) votes++;
@@ -122,7 +92,45 @@ function isSubject(pixels: readonly number[], sure: Mask, { unshaded, lighter }:
     light += lighter[i]!;
   }
   const n = pixels.length;
-  return votes > ENOUGH * n || (n > LARGE && unlike > UNLIKE * n && light > DARKER * n);
+  return { votes: votes / n, unlike: unlike / n, light: light / n };
+}
+
+/** True where a region between outlines is no ground and no shadow. */
+const isSubject = (size: number, { votes, unlike, light }: Figures) =>
+  votes > ENOUGH || (size > LARGE && unlike > UNLIKE && light > DARKER);
+
+/** Shadow is darker than its ground by at least this (L*) … */
+const SHADED = -6;
+/** … and hardly has a colour of its own (ΔE*ab), in any shade. */
+const COLOURLESS = 1.2;
+const PER_SHADE = 0.05;
+/** It begins below this share of the subject's height, and ends below its foot. */
+const SHOULDER = 0.2;
+/** Regions of fewer pixels are a rim. */
+const SMALL = 40;
+
+/** True where a region is the shadow at the subject's foot; the dark side of a pot reaches up to its rim. */
+function isCast({ pixels, box }: Part, { unlike, light }: Figures, [top, bottom]: readonly [number, number]): boolean {
+  if (pixels.length < SMALL || light > SHADED || unlike > COLOURLESS - PER_SHADE * light) return false;
+  return box[1] > top + SHOULDER * (bottom - top) && box[3] > bottom;
+}
+
+/** Top and bottom of a mask, without the outermost 2 % of its pixels: specks. */
+function heightOf(mask: Mask, { width, height }: Size): readonly [top: number, bottom: number] {
+  const rows = new Int32Array(height);
+  let all = 0;
+  for (let i = 0; i < mask.length; i++)
+    if (mask[i] === 1) {
+      rows[Math.floor(i / width)]!++;
+      all++;
+    }
+  let [top, bottom, above] = [0, 0, 0];
+  for (let y = 0; y < height; y++) {
+    above += rows[y]!;
+    if (above < 0.02 * all) top = y + 1;
+    if (above <= 0.98 * all) bottom = y + 1;
+  }
+  return [top, bottom];
 }
 
 /** Gaps in an outline up to twice so many pixels are no way in. */
@@ -150,7 +158,16 @@ export function enclosed(edges: Float32Array, size: Size, sure: Mask, tones: Ton
   const labels = new Uint8Array(edges.length);
   for (let i = 0; i < labels.length; i++) if (outside[i] === 1) labels[i] = GROUND;
   const regions = partsOf(smooth, size);
-  for (const { pixels } of regions) if (isSubject(pixels, sure, tones)) for (const i of pixels) labels[i] = SUBJECT;
+  const figures = regions.map(({ pixels }) => figuresOf(pixels, sure, tones));
+  const known = Uint8Array.from(sure);
+  regions.forEach(({ pixels }, k) => {
+    if (isSubject(pixels.length, figures[k]!)) for (const i of pixels) labels[i] = known[i] = SUBJECT;
+  });
+  const upright = heightOf(known, size);
+  regions.forEach((region, k) => {
+    const [first] = region.pixels;
+    if (labels[first!] === 0 && isCast(region, figures[k]!, upright)) for (const i of region.pixels) labels[i] = GROUND;
+  });
   flood(labels, edges, regions, size);
   const inside = new Uint8Array(edges.length);
   for (let i = 0; i < labels.length; i++) if (labels[i] === SUBJECT) inside[i] = 1;

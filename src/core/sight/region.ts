@@ -82,7 +82,7 @@ function trimmed(mask: Mask, limit: number, unshaded: Float32Array, size: Size):
 }
 
 /** Edges firmer than this (ΔE*ab a pixel) are rarely a shadow's. */
-const FIRM = 4;
+const FIRM = 5;
 /** Gaps up to twice so many pixels in them are closed. */
 const GAP = 3;
 

