@@ -49,7 +49,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   opaque,
 ];
 export { tooThin } from './fine';
-export type { BatchMeans, CheckedPhoto, Finding, Mend } from './check';
+export type { BatchMeans, CheckDefinition, CheckedPhoto, Finding, Mend } from './check';
 
 const NO_PATTERN = '0'.repeat(16);
 

@@ -1,30 +1,45 @@
 'use client';
 import type { ReactNode } from 'react';
-import { CHECKS, type Finding } from '@/core/checks';
+import { CHECKS, type CheckDefinition, type Finding } from '@/core/checks';
 import { plural } from '../shared/words';
 import type { PhotoFindings } from './use-findings';
 
 type ChecksPanelProps = {
-  /** Mends a finding on all photos that have it. */
+  readonly findings: PhotoFindings;
   /** A way to the figures. */
   readonly report?: ReactNode;
-  readonly onMendAll: (check: string, words: string) => void;
-  readonly findings: PhotoFindings;
   /** The check the wall is narrowed to; null shows all photos. */
   readonly only: string | null;
   readonly onOnly: (check: string | null) => void;
+  /** Mends a finding on all photos that have it. */
+  readonly onMendAll: (check: string, words: string) => void;
 };
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 const sentence = ({ message, mend }: Finding) => `${capital(message)}. To mend it, ${mend}.`;
 
-/** Every check with the number of photos that fail it, and what would mend it. */
+const listed = (parts: readonly string[]) => (parts.length === 0 ? 'Nothing' : parts.join(' and '));
+
+/** What there is to look at: the checks that photos fail, with their number and what would mend them, before those that none fails. */
 export function ChecksPanel({ findings: { byPhoto, ofOutputs }, only, onOnly, onMendAll, report }: ChecksPanelProps) {
+  const first = new Map<string, Finding>();
+  const counts = new Map<string, number>();
+  for (const list of byPhoto.values())
+    for (const finding of list) {
+      if (!first.has(finding.check)) first.set(finding.check, finding);
+      counts.set(finding.check, (counts.get(finding.check) ?? 0) + 1);
+    }
+  const ofPhotos = CHECKS.filter((check) => check.about === 'photo');
+  const passed = ofPhotos.filter(({ id }) => !counts.has(id));
+  const amounts = [
+    byPhoto.size > 0 ? plural(byPhoto.size, 'photo') : '',
+    ofOutputs.length > 0 ? plural(ofOutputs.length, 'output') : '',
+  ];
   return (
     <>
       <div className="side-block">
-        <strong>{byPhoto.size === 0 ? 'No photo to look at' : `${plural(byPhoto.size, 'photo')} to look at`}</strong>
+        <strong>{listed(amounts.filter(Boolean))} to look at</strong>
         <p className="muted small-text mb-1">Choose a check to see only the photos that fail it.</p>
         {report}
       </div>
@@ -37,48 +52,72 @@ export function ChecksPanel({ findings: { byPhoto, ofOutputs }, only, onOnly, on
         </div>
       ))}
       <ul className="list-plain">
-        {CHECKS.filter((check) => check.about === 'photo').map((check) => {
-          const failing = [...byPhoto.values()].filter((list) => list.some((f) => f.check === check.id));
-          const example = failing[0]?.find((f) => f.check === check.id);
-          return (
-            <li key={check.id} className="side-block">
-              <div className="d-flex justify-content-between gap-2 align-items-baseline">
-                <span>
-                  <span className={failing.length ? 'finding-mark' : 'muted'} aria-hidden>
-                    {failing.length ? '▲ ' : '✓ '}
-                  </span>
-                  {check.label}
-                </span>
-                <span className="muted text-nowrap">
-                  {failing.length === 0 ? 'none' : plural(failing.length, 'photo')}
-                </span>
-              </div>
-              {example && (
-                <div className="d-flex flex-wrap gap-2">
-                  <p className="muted small-text mb-0 w-100">{sentence(example)}</p>
-                  <button
-                    type="button"
-                    className={`btn ${only === check.id ? 'btn-primary' : 'btn-plain'}`}
-                    aria-pressed={only === check.id}
-                    onClick={() => onOnly(only === check.id ? null : check.id)}
-                  >
-                    {only === check.id ? 'Show all photos' : 'Show only these'}
-                  </button>
-                  {check.repair && (
-                    <button
-                      type="button"
-                      className="btn btn-plain"
-                      onClick={() => onMendAll(check.id, check.repair!.words)}
-                    >
-                      {failing.length === 1 ? capital(check.repair.words) : `All: ${check.repair.words}`}
-                    </button>
-                  )}
-                </div>
-              )}
-            </li>
-          );
-        })}
+        {ofPhotos
+          .filter(({ id }) => counts.has(id))
+          .map((check) => (
+            <Failed
+              key={check.id}
+              check={check}
+              count={counts.get(check.id)!}
+              example={first.get(check.id)!}
+              isOnly={only === check.id}
+              onOnly={(on) => onOnly(on ? check.id : null)}
+              onMendAll={(words) => onMendAll(check.id, words)}
+            />
+          ))}
       </ul>
+      <details className="side-block" open={counts.size === 0}>
+        <summary>{plural(passed.length, 'check')} that no photo fails</summary>
+        <ul className="list-plain muted small-text">
+          {passed.map(({ id, label }) => (
+            <li key={id}>
+              <span aria-hidden>✓ </span>
+              {label}
+            </li>
+          ))}
+        </ul>
+      </details>
     </>
+  );
+}
+
+type FailedProps = {
+  readonly check: CheckDefinition;
+  readonly count: number;
+  readonly example: Finding;
+  readonly isOnly: boolean;
+  readonly onOnly: (on: boolean) => void;
+  readonly onMendAll: (words: string) => void;
+};
+
+function Failed({ check: { label, repair }, count, example, isOnly, onOnly, onMendAll }: FailedProps) {
+  return (
+    <li className="side-block">
+      <div className="d-flex justify-content-between gap-2 align-items-baseline">
+        <span>
+          <span className="finding-mark" aria-hidden>
+            ▲{' '}
+          </span>
+          {label}
+        </span>
+        <span className="muted text-nowrap">{plural(count, 'photo')}</span>
+      </div>
+      <div className="d-flex flex-wrap gap-2">
+        <p className="muted small-text mb-0 w-100">{sentence(example)}</p>
+        <button
+          type="button"
+          className={`btn ${isOnly ? 'btn-primary' : 'btn-plain'}`}
+          aria-pressed={isOnly}
+          onClick={() => onOnly(!isOnly)}
+        >
+          {isOnly ? 'Show all photos' : 'Show only these'}
+        </button>
+        {repair && (
+          <button type="button" className="btn btn-plain" onClick={() => onMendAll(repair.words)}>
+            {count === 1 ? capital(repair.words) : `All: ${repair.words}`}
+          </button>
+        )}
+      </div>
+    </li>
   );
 }
