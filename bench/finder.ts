@@ -1,4 +1,9 @@
-/** How far off the finder of subjects is, on scenes whose subjects are known. */
+/** How far off the finder of subjects is, on scenes whose subjects are known, and how many turned faces are found. */
+import { readdirSync } from 'node:fs';
+import sharp from 'sharp';
+import { openPhoto } from '../src/server/intake/open';
+import { facesIn } from '../src/server/sight/faces';
+import { levelsOf } from '../src/server/sight/picture';
 import { see } from '../src/server/sight/worker';
 import { knownScenes, missOf, percentile, UNSURE, type Miss, type SceneSet } from '../src/server/sight/known-scenes';
 
@@ -36,4 +41,41 @@ export async function measureFinder(): Promise<Record<SceneSet, Accuracy>> {
     'plain, unseen': accuracy(misses['plain, unseen']),
     busy: accuracy(misses.busy),
   };
+}
+
+export type FacesFound = {
+  readonly portraits: number;
+  /** By degrees clockwise: portraits in which exactly one face was found. */
+  readonly turned: Readonly<Record<number, number>>;
+  readonly pots: number;
+  /** Pots in which one was seen. */
+  readonly seenInPots: number;
+};
+
+const SIDE = 512;
+
+async function facesOf(path: string, turn: number): Promise<number> {
+  const upright = await openPhoto(path).resize(SIDE, SIDE, { fit: 'inside' }).removeAlpha().png().toBuffer();
+  const { data, info } = await sharp(await sharp(upright).rotate(turn, { background: '#808080' }).png().toBuffer())
+    .resize(SIDE, SIDE, { fit: 'inside' })
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return (await facesIn(levelsOf({ data, width: info.width, height: info.height }))).length;
+}
+
+/** The real portrait and the modelled ones of the demo, turned every way; then scenes without a face. */
+export async function measureFaces(): Promise<FacesFound> {
+  const portraits = readdirSync('demo/photos/portraits').map((file) => `demo/photos/portraits/${file}`);
+  portraits.push('test-photos/astronaut.jpg');
+  const turned: Record<number, number> = {};
+  for (let turn = 0; turn < 360; turn += 45) {
+    let found = 0;
+    for (const path of portraits) if ((await facesOf(path, turn)) === 1) found++;
+    turned[turn] = found;
+  }
+  const pots = knownScenes();
+  let seenInPots = 0;
+  for (const { path } of pots) if ((await facesOf(path, 0)) > 0) seenInPots++;
+  return { portraits: portraits.length, turned, pots: pots.length, seenInPots };
 }

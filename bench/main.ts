@@ -1,7 +1,7 @@
 /** `npm run bench`: every measurement in one run; prints the figures and writes bench/results.json. */
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
-import { measureFinder } from './finder';
+import { measureFaces, measureFinder } from './finder';
 import { measureMany } from './many';
 import { measureMemory } from './memory';
 import { measureUnion } from './shapes';
@@ -92,11 +92,30 @@ for (const [set, f] of Object.entries(finder)) {
   console.log(`  ${f.unsure} say that they are not sure; ${f.wrongAndSure} are off by more than 3 % and don't`);
 }
 
+const faces = await measureFaces();
+console.log(
+  `Faces of ${faces.portraits} portraits found when turned: ${Object.entries(faces.turned)
+    .map(([turn, found]) => `${turn}° ${found}`)
+    .join(', ')}; seen in ${faces.seenInPots} of ${faces.pots} pots`,
+);
+
 const machine = `${cpus().length} × ${cpus()[0]!.model}, Node ${process.version}`;
 writeFileSync(
   'bench/results.json',
   JSON.stringify(
-    { measuredAt: new Date().toISOString(), machine, goals: GOALS, speed, memory, wall, many, union, sight, finder },
+    {
+      measuredAt: new Date().toISOString(),
+      machine,
+      goals: GOALS,
+      speed,
+      memory,
+      wall,
+      many,
+      union,
+      sight,
+      finder,
+      faces,
+    },
     null,
     2,
   ) + '\n',

@@ -3,27 +3,39 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
-import type { BatchDetail } from '@/server/services';
+import type { BatchDetail, PhotoRow } from '@/server/services';
 import { api } from '../shared/api';
 import { plural } from '../shared/words';
-import { forgetFailed, sendFiles, useTransfers } from './upload';
+import { withArrived, type PhotoPages } from './photo-pages';
+import { forgetFailed, isArriving, sendFiles, useTransfers } from './upload';
 
 /** Transfers listed one by one. */
 const LISTED = 12;
 
+/** Arrived photos are shown together after so long, ms; longer where there are many to check anew. */
+const gatheredFor = (photos: number) => Math.max(500, photos / 2);
+
 /** Sends dropped or picked files to the batch and keeps its lists up to date meanwhile. */
 export function useIntake(batchId: number) {
   const client = useQueryClient();
+  const arrived = useRef<PhotoRow[]>([]);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const key = ['photos', batchId];
+  const show = () => {
+    timer.current = null;
+    const pages = withArrived(client.getQueryData<PhotoPages>(key), arrived.current);
+    arrived.current = [];
+    void client.invalidateQueries({ queryKey: ['batch', batchId] });
+    // The server has the last word once all have arrived.
+    if (pages && isArriving(batchId) && client.isFetching({ queryKey: key }) === 0) client.setQueryData(key, pages);
+    else void client.invalidateQueries({ queryKey: key });
+  };
   return (files: readonly File[]) => {
     if (files.length === 0) return;
-    sendFiles(batchId, files, () => {
-      // Many arrive in quick succession: one look a moment is enough.
-      timer.current ??= setTimeout(() => {
-        timer.current = null;
-        void client.invalidateQueries({ queryKey: ['batch', batchId] });
-        void client.invalidateQueries({ queryKey: ['photos', batchId] });
-      }, 500);
+    sendFiles(batchId, files, (received) => {
+      for (const one of received) if (one.outcome === 'kept') arrived.current.push(one.photo);
+      const total = client.getQueryData<PhotoPages>(key)?.pages[0]?.total ?? 0;
+      timer.current ??= setTimeout(show, gatheredFor(total));
     });
   };
 }

@@ -42,8 +42,12 @@ function send(batchId: number, file: File, onSent: (share: number) => void): Pro
   });
 }
 
-/** Sends files to a batch, three at a time; `onArrived` is called after each. */
-export function sendFiles(batchId: number, files: readonly File[], onArrived: () => void): void {
+/** Sends files to a batch, three at a time; `onArrived` is called after each with what became of it, nothing where it did not arrive. */
+export function sendFiles(
+  batchId: number,
+  files: readonly File[],
+  onArrived: (received: readonly Received[]) => void,
+): void {
   const transfers = files.map((file) => ({
     file,
     transfer: { key: nextKey++, batchId, name: file.name, sent: 0, error: null },
@@ -58,8 +62,9 @@ export function sendFiles(batchId: number, files: readonly File[], onArrived: ()
   });
   for (const { file, transfer } of transfers)
     void queue.add(async () => {
+      let received: readonly Received[] = [];
       try {
-        await send(batchId, file, (sent) => update(transfer.key, { sent }));
+        received = await send(batchId, file, (sent) => update(transfer.key, { sent }));
         useTransfers.setState(({ list, over }) => ({
           list: list.filter((t) => t.key !== transfer.key),
           over: over + 1,
@@ -68,9 +73,13 @@ export function sendFiles(batchId: number, files: readonly File[], onArrived: ()
         update(transfer.key, { error: (error as Error).message });
         useTransfers.setState(({ over }) => ({ over: over + 1 }));
       }
-      onArrived();
+      onArrived(received);
     });
 }
 
 /** Takes failed transfers off the list. */
 export const forgetFailed = () => useTransfers.setState(({ list }) => ({ list: list.filter((t) => t.error === null) }));
+
+/** True while files of a batch are still on their way. */
+export const isArriving = (batchId: number) =>
+  useTransfers.getState().list.some((t) => t.batchId === batchId && t.error === null);

@@ -1,10 +1,10 @@
 'use client';
-import { useQueryClient, type InfiniteData } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import type { PhotoChange, PhotoRow } from '@/server/services';
 import { api } from '../shared/api';
+import type { PhotoPages } from './photo-pages';
 
-type Page = { photos: PhotoRow[]; total: number };
 type Step = { readonly words: string; readonly undo: readonly PhotoChange[] };
 
 export type PhotoEdits = {
@@ -27,7 +27,7 @@ export function usePhotoEdits(batchId: number, photos: readonly PhotoRow[]): Pho
   const send = useCallback(
     (changes: readonly PhotoChange[]) => {
       const by = new Map(changes.map((change) => [change.id, change]));
-      client.setQueryData<InfiniteData<Page>>(
+      client.setQueryData<PhotoPages>(
         ['photos', batchId],
         (data) =>
           data && {

@@ -21,7 +21,7 @@ import type { Template } from '@/core/template';
 import type { BatchDetail, PhotoRow } from '@/server/services';
 import { useFindings } from '../checks/use-findings';
 import { saveFile } from '../shared/save-file';
-import { plural } from '../shared/words';
+import { amount, plural } from '../shared/words';
 import { useBatch } from '../wall/use-batch';
 import { usePhotos } from '../wall/use-photos';
 import { byCheck, csvOf, figuresOf, histogram, type Bar as BarOf, type PhotoFigures } from './figures';
@@ -139,7 +139,7 @@ function Report({ batch, template, photos }: { batch: BatchDetail; template: Tem
         </span>
       </div>
       <p className="muted">
-        {plural(figures.length, 'photo')}, {failing.length} with findings.{' '}
+        {plural(figures.length, 'photo')}, {amount(failing.length)} with findings.{' '}
         {off.length > 0 &&
           `95 % of the subjects lie within ${number(percentile(off, 0.95), 2)} % of the shape from their spot; sizes from ${number(percentile(sizes, 0.05))} to ${number(percentile(sizes, 0.95))} % of it (5th to 95th percentile).`}
       </p>

@@ -1,19 +1,16 @@
 'use client';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { PhotoRow } from '@/server/services';
+import { PAGE, type PhotoPage } from '../photos/photo-pages';
 import { api } from '../shared/api';
-
-const PAGE = 500;
-type Page = { photos: PhotoRow[]; total: number };
 
 /** All photos of a batch by name; they arrive in pages, the first ones can be shown at once. */
 export function usePhotos(batchId: number) {
   const query = useInfiniteQuery({
     queryKey: ['photos', batchId],
     initialPageParam: 0,
-    queryFn: ({ pageParam }) => api<Page>(`/api/batches/${batchId}/photos?offset=${pageParam}&limit=${PAGE}`),
-    getNextPageParam: (last: Page, pages) => {
+    queryFn: ({ pageParam }) => api<PhotoPage>(`/api/batches/${batchId}/photos?offset=${pageParam}&limit=${PAGE}`),
+    getNextPageParam: (last: PhotoPage, pages) => {
       const loaded = pages.length * PAGE;
       return loaded < last.total ? loaded : undefined;
     },
