@@ -159,7 +159,7 @@ export function enclosed(edges: Float32Array, size: Size, sure: Mask, tones: Ton
   for (let i = 0; i < labels.length; i++) if (outside[i] === 1) labels[i] = GROUND;
   const regions = partsOf(smooth, size);
   const figures = regions.map(({ pixels }) => figuresOf(pixels, sure, tones));
-  const known = Uint8Array.from(sure);
+  const known = sure.slice();
   regions.forEach(({ pixels }, k) => {
     if (isSubject(pixels.length, figures[k]!)) for (const i of pixels) labels[i] = known[i] = SUBJECT;
   });
