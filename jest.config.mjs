@@ -1,6 +1,9 @@
 /** Unit tests: everything beside the sources; packages that are published as ES modules only are transformed too. */
 const esmPackages = [
   'clipper2-ts',
+  'flatbush',
+  'react-hotkeys-hook',
+  'flatqueue',
   'culori',
   'client-zip',
   'p-queue',
@@ -26,9 +29,11 @@ const config = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transform: { '\\.tsx$': swc({ tsx: true }), '\\.[cm]?[jt]s$': swc({ tsx: false }) },
   transformIgnorePatterns: [`/node_modules/(?!(?:${esmPackages.join('|')})/)`],
-  setupFiles: ['<rootDir>/scripts/test-canvas.cjs', '<rootDir>/scripts/test-seed.ts'],
+  setupFiles: ['<rootDir>/scripts/test-seed.ts'],
   globalSetup: '<rootDir>/scripts/test-setup.mjs',
   testTimeout: 60_000,
+  // Both cores of a small machine: jest leaves one idle by itself.
+  maxWorkers: 2,
 };
 
 export default config;

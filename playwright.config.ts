@@ -1,23 +1,17 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM, DATA, PORT } from './e2e/settings';
+import { CHROMIUM } from './e2e/settings';
 
-/** The real interface in Debian's Chromium, against the built application with a data folder of its own. */
+/** The real interface in Debian's Chromium, against the built application: one server and data folder a worker (e2e/test.ts). */
 export default defineConfig({
   testDir: 'e2e',
-  outputDir: 'test-results',
-  // One server and one data folder: the tests take turns.
-  workers: 1,
+  outputDir: 'test-results/runs',
+  workers: 2,
+  fullyParallel: true,
   timeout: 120_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 30_000 },
   forbidOnly: true,
-  // A second try tells a machine that was busy from a fault; the list names every test that needed it as flaky.
-  retries: 1,
+  // A test that needs a second try is at fault.
+  retries: 0,
   reporter: 'list',
-  use: { baseURL: `http://127.0.0.1:${PORT}`, viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM },
-  webServer: {
-    command: `rm -rf ${DATA} && npx next start -H 127.0.0.1 -p ${PORT}`,
-    url: `http://127.0.0.1:${PORT}/api/batches`,
-    env: { WOBREL_DATA: DATA, NEXT_TELEMETRY_DISABLED: '1' },
-    timeout: 60_000,
-  },
+  use: { viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM },
 });

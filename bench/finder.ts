@@ -2,9 +2,9 @@
 import { readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { openPhoto } from '../src/server/intake/open';
-import { facesIn } from '../src/server/sight/faces';
-import { levelsOf } from '../src/server/sight/picture';
-import { see } from '../src/server/sight/worker';
+import { lookAt } from '../src/server/looking';
+import { facesIn } from '../src/server/looking/faces';
+import { levelsOf } from '../src/server/looking/picture';
 import { knownScenes, missOf, percentile, UNSURE, type Miss, type SceneSet } from '../src/server/sight/known-scenes';
 
 export type Accuracy = {
@@ -22,7 +22,7 @@ export type Accuracy = {
 
 export async function measureFinder(): Promise<Record<SceneSet, Accuracy>> {
   const misses: Record<SceneSet, Miss[]> = { plain: [], 'plain, unseen': [], busy: [] };
-  for (const { known, path, set } of knownScenes()) misses[set].push(missOf(known, await see({ path })));
+  for (const { known, path, set } of knownScenes()) misses[set].push(missOf(known, await lookAt(path)));
   const accuracy = (of: readonly Miss[]): Accuracy => {
     const [off, size] = [of.map((m) => m.off), of.map((m) => m.size)];
     return {

@@ -12,11 +12,10 @@ const DATA = 'scratch/bench-data';
 /** Runs `work` with an empty application; everything of it is gone afterwards. */
 export async function withApplication<T>(work: (page: Page) => Promise<T>): Promise<T> {
   rmSync(DATA, { recursive: true, force: true });
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
-    { env: { ...process.env, WOBREL_DATA: DATA }, stdio: 'ignore' },
-  );
+  const server = spawn(process.execPath, ['dist/serve.mjs'], {
+    env: { ...process.env, NODE_ENV: 'production', PORT: String(PORT), WOBREL_DATA: DATA },
+    stdio: 'ignore',
+  });
   const browser = await chromium.launch(CHROMIUM);
   try {
     await waitForServer(ADDRESS);

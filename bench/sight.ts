@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { mkdirSync, rmSync } from 'node:fs';
 import sharp from 'sharp';
 import { look } from '../src/core/sight';
-import { halved } from '../src/server/sight/picture';
-import { pictureOf, see } from '../src/server/sight/worker';
+import { lookAt, pictureOf } from '../src/server/looking';
+import { halved } from '../src/server/looking/picture';
 import { benchPhotos } from './photos';
 import { median } from './median';
 
@@ -43,13 +43,13 @@ export async function measureSight(rounds: number, count: number): Promise<Sight
   // A first round unmeasured: a batch of hundreds runs code that is compiled already.
   for (const path of proxies) {
     await subjectOnly(path);
-    await see({ path });
+    await lookAt(path);
   }
   // Way by way within a round: freeing a decoded photo of 36 MB would be counted against what comes next.
   for (let round = 0; round < rounds; round++) {
     for (const path of paths) times.decode.push(await cpuOf(() => sharp(path).autoOrient().raw().toBuffer()));
     for (const proxy of proxies) times.subject.push(await cpuOf(() => subjectOnly(proxy)));
-    for (const proxy of proxies) times.all.push(await cpuOf(() => see({ path: proxy })));
+    for (const proxy of proxies) times.all.push(await cpuOf(() => lookAt(proxy)));
   }
   rmSync(FOLDER, { recursive: true, force: true });
   const [decode, subject, all] = [median(times.decode), median(times.subject), median(times.all)];

@@ -11,8 +11,8 @@ import sharp from 'sharp';
 import { placer } from '../src/core/placement';
 import { compile } from '../src/core/plate';
 import { inspectPhoto } from '../src/server/intake';
-import { matteOf } from '../src/server/render';
 import { encode } from '../src/server/render/encode';
+import { matteOf } from '../src/server/render/matte';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { median } from './median';
 import { benchPhotos } from './photos';
@@ -31,12 +31,13 @@ async function finishedPixels(path: string): Promise<Uint8ClampedArray> {
   const plate = compile(template, SIZE);
   const photo = await inspectPhoto(path);
   await renderPhoto({
-    source: path,
+    path,
     photo,
     placement: placer(template)(photo),
     outside: { kind: 'none' },
     frame: template.frame,
     targets: [{ output, plate, path: file }],
+    widest: null,
   });
   return new Uint8ClampedArray(await sharp(file).raw().toBuffer());
 }
@@ -61,7 +62,8 @@ const wobrel: Way = (format) => {
     const photo = await inspectPhoto(source);
     const targets = [{ output, plate, path: join(OUT, 'wobrel') }];
     const outside = { kind: 'none' } as const;
-    await renderPhoto({ source, photo, placement: place(photo), outside, frame: template.frame, targets }, bufferFor);
+    const placed = { path: source, photo, placement: place(photo), outside };
+    await renderPhoto({ ...placed, frame: template.frame, targets, widest: null }, bufferFor);
   };
 };
 

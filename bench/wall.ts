@@ -62,7 +62,7 @@ const drawProxies = (page: Page, which: string) =>
     const tiles = [...document.querySelectorAll<HTMLCanvasElement>(selector)];
     kept.proxies ??= await Promise.all(
       tiles.map(async ({ dataset }) =>
-        createImageBitmap(await (await fetch(`/api/photos/${dataset.photo}/proxy/512`)).blob()),
+        createImageBitmap(await (await fetch(`/api/photos/${dataset.picture}/proxy/512`)).blob()),
       ),
     );
     // At the size that they are seen in: what is dragged may be drawn coarser for the moment.

@@ -1,5 +1,5 @@
 /** Exports of the browser tests, and the preview beside them. */
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 import { readFile } from 'node:fs/promises';
 import { PNG } from 'pngjs';
 import { cutouts, newBatch, step } from './bench-page';

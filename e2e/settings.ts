@@ -1,5 +1,5 @@
-/** Where the browser tests run. */
-export const PORT = 4319;
+/** Where the browser tests run: the first worker's port, the others' follow. */
+export const PORT = 4340;
 export const DATA = 'test-results/data';
 
 export const CHROMIUM = {

@@ -1,5 +1,5 @@
 /** Steps that tests of shapes share. */
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 import { PNG } from 'pngjs';
 import { exported } from './exports';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { batchOf, step } from './bench-page';
 import { compare, previewAndExport } from './exports';
 import { exportedAlpha, pick, saved, type } from './shape-steps';

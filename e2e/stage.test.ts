@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { batchOf, step } from './bench-page';
 import { exportedAlpha, pick, saved } from './shape-steps';
 import { flatPhoto } from './photos';
@@ -95,7 +95,7 @@ test('the shape is moved, caught by the frame’s lines, nudged, pulled by its h
   await drag(page, [box.x + box.width / 2, box.y + box.height / 2], [box.x - 60, box.y + box.height / 2]);
   expect(Number(await side.getByLabel('Right top', { exact: true }).inputValue())).toBeGreaterThan(100);
   // A whole drag is one step to undo.
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(side.getByLabel('Right top', { exact: true })).toHaveValue('1');
   // Typed sizes grow from the side that is said.
   await side.getByLabel('Across', { exact: true }).fill('500');

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
-import { batchOf, cutouts, newBatch, painted, step } from './bench-page';
+import { expect, test, type Page } from './test';
+import { batchOf, cutouts, step } from './bench-page';
 import { flatPhoto } from './photos';
 
 const rainbow = (count: number, width = 1300, height = 1200) =>
@@ -112,12 +112,7 @@ test('a change in another window is told, not overwritten', async ({ page, conte
 
 test('of hundreds of photos only the rows in view exist, and scrolling draws the rest', async ({ page }) => {
   test.setTimeout(240_000);
-  await newBatch(page, 'Hundreds');
-  const photos = await rainbow(240, 130, 120);
-  for (let i = 0; i < photos.length; i += 80)
-    await page.getByLabel('Photos to bring in').setInputFiles(photos.slice(i, i + 80));
-  await expect(step(page, 'Photos')).toContainText('240', { timeout: 120_000 });
-  await painted(page);
+  await batchOf(page, 'Hundreds', await rainbow(240, 130, 120));
   expect(await cutouts(page).count()).toBeLessThan(100);
   const wall = page.getByRole('listbox', { name: 'Cutouts' });
   await wall.focus();

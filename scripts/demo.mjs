@@ -6,7 +6,8 @@ import { seedDemo, waitForServer } from './seed-demo.mjs';
 const port = process.env.PORT ?? '4310';
 install();
 run('npm', ['run', 'build']);
-const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', port], { cwd: root, stdio: 'inherit' });
+const env = { ...process.env, NODE_ENV: 'production', PORT: port };
+const server = spawn(process.execPath, ['dist/serve.mjs'], { cwd: root, stdio: 'inherit', env });
 server.on('exit', (code) => process.exit(code ?? 1));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 

@@ -71,8 +71,8 @@ export async function seedDemo(address) {
   for (const { name, folder, template } of BATCHES) {
     if (batches.some((batch) => batch.name === name)) continue;
     const { id } = await call(address, '/api/batches', 'POST', { name });
-    await call(address, `/api/batches/${id}/draft`, 'PUT', { template, revision: 0 });
-    await call(address, `/api/batches/${id}/template`, 'POST', { name: template.name });
+    const { revision } = await call(address, `/api/batches/${id}/draft`, 'PUT', { template, revision: 0 });
+    await call(address, `/api/batches/${id}/template`, 'POST', { name: template.name, revision });
     const path = join(root, 'demo/photos', folder);
     const files = (await readdir(path)).sort();
     for (const file of files) {

@@ -1,6 +1,6 @@
-/** Pages are only shown under names this server knows; routes below /api guard themselves. */
+/** Pages are only shown under names this server knows, and with a policy of their own; routes below /api guard themselves. */
 import { NextResponse, type NextRequest } from 'next/server';
-import { guard } from '@/server/http';
+import { guard, pagePolicy } from '@/server/http';
 
 export function proxy(request: NextRequest) {
   try {
@@ -8,7 +8,14 @@ export function proxy(request: NextRequest) {
   } catch (error) {
     return new NextResponse((error as Error).message, { status: 403 });
   }
-  return NextResponse.next();
+  const nonce = btoa(crypto.randomUUID());
+  const policy = pagePolicy(nonce, process.env.NODE_ENV === 'development');
+  // Next.js takes the nonce for its own scripts from the request's policy.
+  const headers = new Headers(request.headers);
+  headers.set('content-security-policy', policy);
+  const answer = NextResponse.next({ request: { headers } });
+  answer.headers.set('content-security-policy', policy);
+  return answer;
 }
 
 // Uploads must not pass here: a proxied body is cut at 10 MB.

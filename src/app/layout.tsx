@@ -5,6 +5,9 @@ import { Providers } from '@/ui/shared/providers';
 import { TopBar } from '@/ui/shared/top-bar';
 import '@/ui/theme.scss';
 
+/** Every answer has a nonce of its own for its scripts: pages can't be made ahead. */
+export const dynamic = 'force-dynamic';
+
 export const metadata: Metadata = { title: 'Wobrel', description: 'Photos in, alike cutouts out.' };
 
 export default function Layout({ children }: { children: ReactNode }) {

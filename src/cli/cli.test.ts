@@ -1,5 +1,15 @@
-import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -83,6 +93,12 @@ test('some photos failed: status 1, the others are written, the failures are ite
   expect(readdirSync(out).sort()).toEqual(['celadon-mug-01-mail.jpg', 'celadon-mug-01-tile.png', 'manifest.json']);
 });
 
+const dangling = () => {
+  const link = join(folder, 'dangling');
+  if (!readdirSync(folder).includes('dangling')) symlinkSync(join(folder, 'nowhere', 'at-all'), link);
+  return link;
+};
+
 test.each([
   [() => ['--out', folder, MUG], /--template/],
   [() => ['--template', join(folder, 'none.json'), '--out', folder, MUG], /none\.json/],
@@ -96,6 +112,9 @@ test.each([
     /no such file or folder: no\/such\/photo\.jpg/,
   ],
   [() => ['--template', template, '--out', template, MUG], /Nothing could be written/],
+  [() => ['--template', template, '--out', '', MUG], /names no folder/],
+  [() => ['--template', template, '--out', '/proc/wobrel', MUG], /Nothing could be written/],
+  [() => ['--template', template, '--out', dangling(), MUG], /Nothing could be written/],
 ])('a wrong call: status 2 and one line that says what', (args, line) => {
   const { status, stderr } = run(...args());
   expect(status).toBe(2);
@@ -110,4 +129,80 @@ test('the same photo and template give the same bytes every time', () => {
     return sha256Of(readFileSync(join(out, 'turquoise-bowl-02-tile.png')));
   });
   expect(sums[0]).toBe(sums[1]);
+});
+
+describe('whatever lies in the folder, the others are written', () => {
+  const box = join(folder, 'mixed');
+  const faults = (manifest: string) => manifestSchema.parse(JSON.parse(readFileSync(manifest, 'utf8'))).items.filter(({ error }) => error !== null); // prettier-ignore
+
+  test('a broken photo, a name that isn’t UTF-8, a pipe, a thin photo and a folder that is closed', async () => {
+    mkdirSync(join(box, 'closed'), { recursive: true });
+    copyFileSync(MUG, join(box, 'a.jpg'));
+    writeFileSync(join(box, 'broken.jpg'), 'no photo');
+    writeFileSync(Buffer.concat([Buffer.from(`${box}/n`), Buffer.from([0xff, 0xfe]), Buffer.from('.jpg')]), readFileSync(MUG)); // prettier-ignore
+    execFileSync('mkfifo', [join(box, 'pipe.jpg')]);
+    await sharp({ create: { width: 600, height: 2, channels: 3, background: '#336699' } }).png().toFile(join(box, 'thin.png')); // prettier-ignore
+    const extend = write('extend.json', JSON.stringify({ wobrel: 1, name: 'E', centring: { gap: 'extend' }, outputs: [{ width: 60 }] })); // prettier-ignore
+    const out = join(folder, 'mixed-out');
+    const { status, stderr } = run('--template', extend, '--out', out, box);
+    expect(status).toBe(1);
+    expect(stderr).not.toMatch(/\bat .*:\d+:\d+/);
+    expect(faults(join(out, 'manifest.json')).map(({ photo, error }) => [photo.split('/').pop(), error])).toEqual([
+      ['broken.jpg', expect.stringContaining('looks like a text file')],
+      [expect.stringMatching(/^n.*\.jpg$/), 'The file is gone.'],
+    ]);
+    expect(readdirSync(out).sort()).toEqual(['a-tile.png', 'manifest.json', 'thin-tile.png']);
+  });
+
+  test('a pipe that is named is no photo, and is not waited for', () => {
+    const { status } = run(
+      '--template',
+      template,
+      '--out',
+      join(folder, 'piped'),
+      join(box, 'pipe.jpg'),
+      '/dev/zero',
+      MUG,
+    );
+    expect(status).toBe(1);
+    expect(faults(join(folder, 'piped', 'manifest.json')).map(({ error }) => error)).toEqual(Array(2).fill('It is no file.')); // prettier-ignore
+  });
+
+  test('doubles are told in the manifest', async () => {
+    const out = join(folder, 'doubles');
+    const again = join(folder, 'again.jpg');
+    await sharp(MUG).jpeg({ quality: 70 }).toFile(again);
+    run('--template', template, '--out', out, MUG, again, BOWL);
+    const { items } = manifestSchema.parse(JSON.parse(readFileSync(join(out, 'manifest.json'), 'utf8')));
+    const twins = items.filter(({ findings }) => findings.some(({ check }) => check === 'twin'));
+    expect(twins.map(({ photo }) => photo)).toEqual([again, again]);
+  });
+});
+
+test('a template with a byte order mark is read', () => {
+  const marked = write('bom.json', `\uFEFF${JSON.stringify({ wobrel: 1, name: 'B', outputs: [{ width: 60 }] })}`);
+  expect(run('--template', marked, '--out', join(folder, 'bom'), MUG).status).toBe(0);
+});
+
+test('names that objects have by themselves are no fields of file names', () => {
+  const file = '{toString}{__proto__}{photo}';
+  const named = write('proto.json', JSON.stringify({ wobrel: 1, name: 'P', outputs: [{ width: 60, file }] }));
+  const out = join(folder, 'proto');
+  expect(run('--template', named, '--out', out, MUG).status).toBe(0);
+  expect(readdirSync(out).sort()).toEqual(['manifest.json', '{toString}{__proto__}celadon-mug-01.png']);
+});
+
+test('two runs into one folder at a time: the second is refused, and nothing is overwritten', async () => {
+  const out = join(folder, 'shared');
+  const many = Array.from({ length: 12 }, () => MUG);
+  const first = spawn('node', ['bin/wobrel.mjs', 'render', '--template', template, '--out', out, ...many]);
+  const over = new Promise<number | null>((resolve) => first.on('exit', resolve));
+  while (!existsSync(join(out, '.wobrel-run')) && first.exitCode === null) await new Promise((go) => setTimeout(go, 5));
+  const { status, stderr } = run('--template', template, '--out', out, BOWL);
+  expect([status, stderr]).toEqual([2, `Another run is writing into ${out} at the moment.\n`]);
+  expect(await over).toBe(0);
+  expect(readdirSync(out)).not.toContain('.wobrel-run');
+  // A claim that a killed run has left holds nobody back.
+  writeFileSync(join(out, '.wobrel-run'), '999999999');
+  expect(run('--template', template, '--out', out, BOWL).status).toBe(0);
 });

@@ -1,7 +1,6 @@
 /** The command line. Exit status: 0 all done, 1 some photos failed, 2 the call or the template is wrong. */
 import { Command, CommanderError } from 'commander';
 import { WobrelError } from '../core/errors';
-import { render } from './render';
 
 const program = new Command('wobrel').description('Photos in, alike cutouts out.').exitOverride();
 
@@ -15,6 +14,8 @@ program
     const progress = process.stderr.isTTY
       ? (done: number, all: number) => process.stderr.write(`\r${done} of ${all} photos`)
       : () => {};
+    // Only now: asking for help must not load all that renders.
+    const { render } = await import('./render');
     const { items } = await render({ ...options, photos }, progress);
     if (process.stderr.isTTY) process.stderr.write('\n');
     const failed = items.filter((item) => item.error !== null);
@@ -28,12 +29,8 @@ program
 try {
   await program.parseAsync();
 } catch (error) {
+  process.exitCode = 2;
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
-  else if (error instanceof WobrelError) {
-    console.error(error.message);
-    process.exitCode = 2;
-  } else {
-    console.error(error);
-    process.exitCode = 2;
-  }
+  else if (error instanceof WobrelError) console.error(error.message);
+  else console.error(`wobrel stopped unexpectedly: ${(error as Error)?.message ?? String(error)}`);
 }

@@ -1,18 +1,18 @@
 /** `wobrel render`: photos through a template into a folder, without a server. */
-import { mkdir, readdir, readFile, rename } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import PQueue from 'p-queue';
-import { checker } from '../core/checks';
+import { findingsOf, type CheckedPhoto } from '../core/checks';
 import { WobrelError } from '../core/errors';
-import { failedItem, namer, placedItem, type Manifest, type ManifestItem } from '../core/export';
-import { outsideOf, placer } from '../core/placement';
+import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
+import type { Sight } from '../core/sight';
 import { outputHeight, parseTemplate, type Template } from '../core/template';
 import { inspectPhoto } from '../server/intake';
-import { createRenderPool, matteOf, plateCache } from '../server/render';
-import { createSightPool } from '../server/sight';
-import { asWriteError, writeWhole } from '../server/store';
-import { photoFiles } from './photo-files';
+import { plateCache, shareTemplate } from '../server/render';
+import { writeWhole } from '../server/store';
+import { createEngine, type Engine } from './engine';
+import { prepareFolder } from './out-folder';
+import { photoFiles, type NamedPhoto } from './photo-files';
 
 export type RenderCall = { readonly template: string; readonly out: string; readonly photos: readonly string[] };
 
@@ -22,7 +22,7 @@ async function readTemplate(path: string): Promise<Template> {
   });
   let document: unknown;
   try {
-    document = JSON.parse(text);
+    document = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
     throw new WobrelError('template-invalid', `${path}: not JSON (${(error as Error).message})`, path);
   }
@@ -34,19 +34,73 @@ async function readTemplate(path: string): Promise<Template> {
   }
 }
 
-/** The folder made ready: its names, with an earlier manifest moved out of the way. */
-async function prepareFolder(out: string): Promise<string[]> {
-  try {
-    await mkdir(out, { recursive: true });
-    const names = await readdir(out);
-    if (!names.includes('manifest.json')) return names;
-    let n = 1;
-    while (names.includes(`manifest-earlier-${n}.json`)) n++;
-    await rename(join(out, 'manifest.json'), join(out, `manifest-earlier-${n}.json`));
-    return [...names, `manifest-earlier-${n}.json`];
-  } catch (error) {
-    throw asWriteError(error, join(out, 'manifest.json'));
-  }
+/** A photo that was looked at, or why it can't be worked with. */
+type Seen = { readonly path: string } & (
+  { readonly photo: CheckedPhoto & { readonly name: string } } | { readonly fault: string }
+);
+
+/** What is the photo's own fault is told of it; anything else ends the run. */
+function faultOf(error: unknown): string {
+  if (error instanceof WobrelError && error.code !== 'cannot-write') return error.message;
+  throw error;
+}
+
+/**
+ * Inspects a photo and looks at it. A single photo is looked at only where the template
+ * goes by what is seen: there is nothing to compare it with.
+ */
+function looker(engine: Engine, template: Template, alone: boolean) {
+  const { rule, straighten, gap } = template.centring;
+  const faces = rule === 'face' || straighten === 'eyes';
+  const looks = !alone || faces || rule === 'subject' || gap === 'extend';
+  return async ({ path, fault }: NamedPhoto): Promise<Seen> => {
+    if (fault !== null) return { path, fault };
+    try {
+      const facts = await inspectPhoto(path);
+      // A photo that can't be looked at is a finding; whether it can be read shows when it is rendered.
+      const sight: Sight | null = looks ? await engine.see(path, faces).catch(() => null) : null;
+      return { path, photo: { ...facts, name: path, sight, unseen: looks && sight === null } };
+    } catch (error) {
+      return { path, fault: faultOf(error) };
+    }
+  };
+}
+
+/** Renders the photos that were seen; one that fails is an item with its error. */
+function renderer(engine: Engine, template: Template, seen: readonly Seen[], out: string) {
+  const good = seen.flatMap((one) => ('photo' in one ? [one.photo] : []));
+  const { means, twins } = findingsOf(template, good);
+  const twinOf = new Map(good.map((photo, i) => [photo, twins[i] ?? null]));
+  const shared = shareTemplate(template, null, means);
+  const plates = plateCache(engine, template, shared);
+  return async (one: Seen, files: readonly string[]): Promise<ManifestItem[]> => {
+    if ('fault' in one) return [failedItem(one.path, one.fault)];
+    try {
+      const targets = await Promise.all(
+        template.outputs.map(async (output, i) => ({
+          output: i,
+          plate: await plates.of(output),
+          path: join(out, files[i]!),
+        })),
+      );
+      const { path: source, photo } = one;
+      const widest = await plates.widest();
+      const seenPhoto = { ...photo, twin: twinOf.get(photo) ?? null };
+      const made = await engine.render({ source, photo: seenPhoto, template: shared, targets, widest });
+      const { files: written, findings, ...placed } = made;
+      return template.outputs.map((output, i) => ({
+        photo: source,
+        output: output.name,
+        file: files[i]!,
+        ...written[i]!,
+        ...placed,
+        findings: findings[i]!,
+        error: null,
+      }));
+    } catch (error) {
+      return [failedItem(one.path, faultOf(error))];
+    }
+  };
 }
 
 /**
@@ -61,65 +115,24 @@ export async function render(call: RenderCall, report: (done: number, all: numbe
   const template = await readTemplate(call.template);
   const photos = await photoFiles(call.photos);
   if (photos.length === 0) throw new WobrelError('no-photos', 'there are no photos to render');
-  const nameFile = namer(await prepareFolder(call.out));
-  const place = placer(template);
-  const { check } = checker(template);
-  const here = dirname(fileURLToPath(import.meta.url));
-  const pool = createRenderPool(here);
-  const sight = createSightPool(here);
-  const { rule, straighten, gap } = template.centring;
-  // Looking costs time: only templates that go by what is seen look.
-  const looks = rule === 'subject' || rule === 'face' || straighten === 'eyes' || gap === 'extend';
-  const plateFor = plateCache(pool, template);
-
-  const renderOne = async (source: string, files: readonly string[]): Promise<ManifestItem[]> => {
-    try {
-      const facts = await inspectPhoto(source);
-      const photo = { ...facts, sight: looks ? await sight.see(source) : null };
-      const placement = place(photo);
-      const targets = await Promise.all(
-        template.outputs.map(async (output, i) => ({
-          output,
-          plate: await plateFor(output.width, matteOf(output)),
-          path: join(call.out, files[i]!),
-        })),
-      );
-      const { width, height } = facts;
-      const outside = outsideOf(template, photo.sight);
-      const written = await pool.render({
-        source,
-        photo: { width, height },
-        placement,
-        outside,
-        frame: template.frame,
-        targets,
-      });
-      return template.outputs.map((output, i) => ({
-        photo: source,
-        output: output.name,
-        file: files[i]!,
-        ...written[i]!,
-        ...placedItem(placement),
-        findings: check(photo, output).map(({ check: id, value, message }) => ({ check: id, value, message })),
-        error: null,
-      }));
-    } catch (error) {
-      if (error instanceof WobrelError && error.code !== 'cannot-write') return [failedItem(source, error.message)];
-      throw error;
-    }
-  };
-
-  const queue = new PQueue({ concurrency: pool.threads + 1 });
-  let done = 0;
+  const { names, release } = await prepareFolder(call.out);
+  const engine = createEngine(photos.length);
+  // One more than threads, so that none waits for a file.
+  const queue = new PQueue({ concurrency: engine.threads + 1 });
   try {
+    const look = looker(engine, template, photos.length === 1);
+    const seen = await Promise.all(photos.map((photo) => queue.add(() => look(photo))));
+    const nameFile = namer(names);
+    const make = renderer(engine, template, seen, call.out);
+    let done = 0;
     const items = await Promise.all(
-      photos.map((photo, i) => {
-        const parts = { photo, batch: '', template: template.name, index: i + 1 };
+      seen.map((one, i) => {
+        const parts = { photo: one.path, batch: '', template: template.name, index: i + 1 };
         const files = template.outputs.map((output) =>
           nameFile(output, { ...parts, height: outputHeight(template.frame, output.width) }),
         );
         return queue.add(async () => {
-          const made = await renderOne(photo, files);
+          const made = await make(one, files);
           report(++done, photos.length);
           return made;
         });
@@ -130,7 +143,7 @@ export async function render(call: RenderCall, report: (done: number, all: numbe
     return manifest;
   } finally {
     queue.clear();
-    await sight.close();
-    await pool.close();
+    await engine.close();
+    await release();
   }
 }

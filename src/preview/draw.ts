@@ -4,14 +4,15 @@ import {
   isPlain,
   outsideOf,
   pixelRect,
-  placer,
   scaledSize,
+  seenPart,
   toScaled,
   type Placed,
 } from '../core/placement';
-import { compile, compose, type PhotoPixels, type Plate } from '../core/plate';
+import { compose, type PhotoPixels, type Plate } from '../core/plate';
 import { continued, resample, type Outside, type PixelWindow } from '../core/raster';
 import type { Template } from '../core/template';
+import { placerFor, plateFor } from './compiled';
 import type { Drawn, PreviewPhoto } from './protocol';
 import { proxyFor } from './proxies';
 
@@ -49,21 +50,22 @@ async function pixelsFor(photo: PreviewPhoto, placement: Placed, plate: Plate, o
   if (isPlain(photo, placement, scale, photoWindow)) {
     const rect = pixelRect(photo, placement, scale, photoWindow);
     const window = visiblePart(rect, plate);
-    const bitmap = await proxyFor(photo.id, Math.max(rect.width, rect.height));
+    const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
     return { data: drawnPart(bitmap, rect, window, placement.mirror), window, opaque: true };
   }
   const flat = flatSpread(photo, placement, scale, photoWindow, outside);
   if (flat) {
     const { rect, part } = flat;
-    const bitmap = await proxyFor(photo.id, Math.max(rect.width, rect.height));
+    const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
     const data = continued(drawnPart(bitmap, rect, part, placement.mirror), part, rect, photoWindow, flat.outside);
     return { data, window: photoWindow, opaque: true };
   }
   const size = scaledSize(photo, placement, scale);
-  const bitmap = await proxyFor(photo.id, Math.max(size.width, size.height));
-  const whole = { left: 0, top: 0, ...size };
-  const data = drawnPart(bitmap, whole, whole, placement.mirror);
-  const seen = resample({ data, ...size }, photoWindow, toScaled(placement, size, scale), outside);
+  const map = toScaled(placement, size, scale);
+  const part = seenPart(size, photoWindow, map, outside);
+  const bitmap = await proxyFor(photo.sha256, Math.max(size.width, size.height));
+  const data = drawnPart(bitmap, { left: 0, top: 0, ...size }, part, placement.mirror);
+  const seen = resample({ data, part, ...size }, photoWindow, map, outside);
   return { data: seen, window: photoWindow, opaque: outside.kind !== 'none' };
 }
 
@@ -87,24 +89,27 @@ async function placedPixels(
   return pixels;
 }
 
-/** Draws all photos; one that fails does not keep back the others. */
+async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, placement: Placed): Promise<Drawn> {
+  try {
+    const outside = outsideOf(template, photo.sight);
+    const pixels = compose(plate, await placedPixels(photo, placement, plate, outside));
+    return { id: photo.id, pixels, width: plate.width, height: plate.height };
+  } catch (error) {
+    return { id: photo.id, error: (error as Error).message };
+  }
+}
+
+/** Draws all photos; one that fails does not keep back the others, and a template that does is told on each. */
 export async function draw(template: Template, width: number, photos: readonly PreviewPhoto[]): Promise<Drawn[]> {
-  const place = placer(template);
-  const placements = photos.map((photo) => place(photo));
-  // A photo that is turned or does not reach everywhere may leave pixels without photo at the rim.
-  const gaps =
-    template.centring.gap !== 'extend' && placements.some(({ fadeGap, angle }) => fadeGap > 0 || angle !== 0);
-  const plate = compile(template, width, null, gaps);
-  // Proxies load side by side; drawing itself is one after the other.
-  return Promise.all(
-    photos.map(async (photo, i): Promise<Drawn> => {
-      try {
-        const outside = outsideOf(template, photo.sight);
-        const pixels = compose(plate, await placedPixels(photo, placements[i]!, plate, outside));
-        return { id: photo.id, pixels, width: plate.width, height: plate.height };
-      } catch (error) {
-        return { id: photo.id, error: (error as Error).message };
-      }
-    }),
-  );
+  try {
+    const placements = photos.map(placerFor(template));
+    // A photo that is turned or does not reach everywhere may leave pixels without photo at the rim.
+    const gaps =
+      template.centring.gap !== 'extend' && placements.some(({ fadeGap, angle }) => fadeGap > 0 || angle !== 0);
+    const plate = plateFor(template, width, gaps);
+    // Proxies load side by side; drawing itself is one after the other.
+    return await Promise.all(photos.map((photo, i) => drawOne(template, plate, photo, placements[i]!)));
+  } catch (error) {
+    return photos.map(({ id }) => ({ id, error: (error as Error).message }));
+  }
 }

@@ -1,2 +1,3 @@
+export { createFindings, type FindingsSource } from './findings';
 export { createPreviewPool, type PreviewPool } from './pool';
 export type { Drawn, PreviewPhoto } from './protocol';

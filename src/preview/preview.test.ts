@@ -28,7 +28,7 @@ describe('the pool', () => {
     const { createPreviewPool } = await import('./pool');
     return { pool: createPreviewPool(size), workers: FakeWorker.all };
   }
-  const photos = [4, 5, 6, 7].map((id) => ({ id, width: 30, height: 20 }));
+  const photos = [4, 5, 6, 7].map((id) => ({ id, sha256: `sum ${id}`, width: 30, height: 20 }));
 
   test('sends each photo always to the same worker, and waits for all', async () => {
     const { pool, workers } = await makePool(2);
@@ -74,7 +74,7 @@ describe('proxies', () => {
         asked.push(url);
         const { pathname, searchParams } = new URL(url, 'http://here');
         size = pathname.endsWith('512') ? 512 * 384 : 2048 * 1536;
-        const ids = searchParams.get('ids')!.split(',');
+        const ids = searchParams.get('of')!.split(',');
         return { ok: !ids.includes('99'), status: 500, arrayBuffer: async () => answer(ids) };
       },
       createImageBitmap: async (jpeg: Blob) => {
@@ -86,38 +86,51 @@ describe('proxies', () => {
 
   test('the smaller one is taken as long as it is large enough, and each is loaded once', async () => {
     const { proxyFor } = await import('./proxies');
-    await Promise.all([proxyFor(1, 100), proxyFor(1, 512), proxyFor(1, 513)]);
-    expect(asked).toEqual(['/api/photos/proxies/512?ids=1', '/api/photos/proxies/2048?ids=1']);
+    await Promise.all([proxyFor('1', 100), proxyFor('1', 512), proxyFor('1', 513)]);
+    expect(asked).toEqual(['/api/photos/proxies/512?of=1', '/api/photos/proxies/2048?of=1']);
   });
 
   test('those asked for in one moment come in one answer, each to who asked for it', async () => {
     const { proxyFor } = await import('./proxies');
-    const bitmaps = await Promise.all([7, 3, 9].map((id) => proxyFor(id, 100)));
-    expect(asked).toEqual(['/api/photos/proxies/512?ids=7,3,9']);
+    const bitmaps = await Promise.all(['7', '3', '9'].map((sum) => proxyFor(sum, 100)));
+    expect(asked).toEqual(['/api/photos/proxies/512?of=7,3,9']);
     expect(bitmaps.map((bitmap) => (bitmap as unknown as { id: number }).id)).toEqual([7, 3, 9]);
   });
 
   test('one that is gone keeps no other back', async () => {
     const { proxyFor } = await import('./proxies');
-    const both = await Promise.allSettled([proxyFor(44, 10), proxyFor(5, 10)]);
+    const both = await Promise.allSettled([proxyFor('44', 10), proxyFor('5', 10)]);
     expect(both.map(({ status }) => status)).toEqual(['rejected', 'fulfilled']);
   });
 
   test('one that can’t be loaded is an error, and is asked for again', async () => {
     const { proxyFor } = await import('./proxies');
-    await expect(proxyFor(99, 10)).rejects.toThrow('could not be loaded (500)');
-    await expect(proxyFor(99, 10)).rejects.toThrow();
+    await expect(proxyFor('99', 10)).rejects.toThrow('could not be loaded (500)');
+    await expect(proxyFor('99', 10)).rejects.toThrow();
     expect(asked).toHaveLength(2);
   });
 
   test('memory stays bounded: the ones not used for longest are let go', async () => {
     const { proxyFor } = await import('./proxies');
     for (let id = 1; id <= 40; id++) {
-      await proxyFor(id, 2000);
-      await proxyFor(1, 2000);
+      await proxyFor(String(id), 2000);
+      await proxyFor('1', 2000);
     }
     // 60 million pixels hold 19 of 2048 × 1536.
     expect(closed.length).toBeGreaterThan(15);
     expect(closed).not.toContain(1);
+  });
+
+  test('one that is let go while it is still on its way is closed when it arrives, and no longer counted', async () => {
+    const { proxyFor } = await import('./proxies');
+    // All at once: the first ones are let go before they are there.
+    await Promise.all(Array.from({ length: 40 }, (_, i) => proxyFor(String(i + 1), 2000)));
+    await new Promise((resolve) => setImmediate(resolve));
+    expect(closed.length).toBe(40 - 19);
+    // What was let go makes room: two more push out two more, not all.
+    await proxyFor('41', 2000);
+    await proxyFor('42', 2000);
+    await new Promise((resolve) => setImmediate(resolve));
+    expect(closed.length).toBe(42 - 19);
   });
 });

@@ -2,7 +2,11 @@
 import type { PhotoToPlace } from '../core/placement';
 import type { Template } from '../core/template';
 
-export type PreviewPhoto = PhotoToPlace & { readonly id: number };
+export type PreviewPhoto = PhotoToPlace & {
+  readonly id: number;
+  /** Of its content: what its proxies are asked for by. */
+  readonly sha256: string;
+};
 
 /** Draw these photos through the template, `width` pixels wide. */
 export type DrawMessage = {

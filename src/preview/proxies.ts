@@ -7,27 +7,29 @@ const PIXELS_KEPT = 60_000_000;
 const kept = new Map<string, Promise<ImageBitmap>>();
 const pixelsOf = new Map<string, number>();
 
+/** Pixels of all that is kept. */
+let total = 0;
+
 function forgetOldest(): void {
-  let total = [...pixelsOf.values()].reduce((sum, n) => sum + n, 0);
   for (const [key, bitmap] of kept) {
     if (total <= PIXELS_KEPT || kept.size < 2) return;
-    total -= pixelsOf.get(key) ?? 0;
     kept.delete(key);
-    pixelsOf.delete(key);
-    void bitmap.then((b) => b.close());
+    // One that is still on its way is counted, and let go, when it arrives.
+    total -= pixelsOf.get(key) ?? 0;
+    if (pixelsOf.delete(key)) void bitmap.then((b) => b.close());
   }
 }
 
 /** Most proxies asked for at once. */
 const AT_ONCE = 100;
 
-type Waiting = { readonly id: number; readonly give: (jpeg: Blob) => void; readonly fail: (error: Error) => void };
+type Waiting = { readonly sha256: string; readonly give: (jpeg: Blob) => void; readonly fail: (error: Error) => void };
 const waiting = new Map<number, Waiting[]>();
 
 const lost = (why: string | number) => new Error(`The preview of this photo could not be loaded (${why}).`);
 
 async function ask(size: number, asked: readonly Waiting[]): Promise<void> {
-  const response = await fetch(`/api/photos/proxies/${size}?ids=${asked.map(({ id }) => id).join(',')}`);
+  const response = await fetch(`/api/photos/proxies/${size}?of=${asked.map(({ sha256 }) => sha256).join(',')}`);
   if (!response.ok) throw lost(response.status);
   const bytes = new DataView(await response.arrayBuffer());
   let at = 0;
@@ -50,12 +52,12 @@ function flush(size: number): void {
   }
 }
 
-async function load(id: number, size: number): Promise<ImageBitmap> {
+async function load(sha256: string, size: number): Promise<ImageBitmap> {
   const jpeg = await new Promise<Blob>((give, fail) => {
     const some = waiting.get(size);
-    if (some) some.push({ id, give, fail });
+    if (some) some.push({ sha256, give, fail });
     else {
-      waiting.set(size, [{ id, give, fail }]);
+      waiting.set(size, [{ sha256, give, fail }]);
       queueMicrotask(() => flush(size));
     }
   });
@@ -63,9 +65,9 @@ async function load(id: number, size: number): Promise<ImageBitmap> {
 }
 
 /** The smaller proxy of a photo that is at least `longest` pixels on its longer side, or else the larger one. */
-export function proxyFor(photoId: number, longest: number): Promise<ImageBitmap> {
+export function proxyFor(sha256: string, longest: number): Promise<ImageBitmap> {
   const size = longest <= SIZES[0] ? SIZES[0] : SIZES[1];
-  const key = `${photoId} ${size}`;
+  const key = `${sha256} ${size}`;
   const known = kept.get(key);
   if (known) {
     // Moves it to the end: maps keep their order of insertion.
@@ -73,14 +75,18 @@ export function proxyFor(photoId: number, longest: number): Promise<ImageBitmap>
     kept.set(key, known);
     return known;
   }
-  const bitmap = load(photoId, size);
+  const bitmap = load(sha256, size);
   kept.set(key, bitmap);
   bitmap.then(
-    ({ width, height }) => {
-      pixelsOf.set(key, width * height);
+    (loaded) => {
+      if (kept.get(key) !== bitmap) return loaded.close();
+      pixelsOf.set(key, loaded.width * loaded.height);
+      total += loaded.width * loaded.height;
       forgetOldest();
     },
-    () => kept.delete(key),
+    () => {
+      if (kept.get(key) === bitmap) kept.delete(key);
+    },
   );
   return bitmap;
 }

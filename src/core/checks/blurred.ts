@@ -5,6 +5,7 @@ export const blurred = defineCheck({
   id: 'blurred',
   label: 'Blurred',
   about: 'photo',
+  compares: true,
   measure: ({ photo, batch, template }) =>
     photo.sight && batch.sharpness ? template.limits.sharpness - sharpnessFor(photo.sight) / batch.sharpness : null,
   limit: () => 0,

@@ -6,6 +6,8 @@ import type { Output, Template } from '../template';
 
 export type CheckedPhoto = PhotoToPlace & {
   readonly hasAlpha: boolean;
+  /** True where looking at it failed. */
+  readonly unseen?: boolean;
   /** Name of another photo of the batch that looks the same, with the bits their hashes differ in. */
   readonly twin?: { readonly name: string; readonly bits: number } | null | undefined;
 };
@@ -35,6 +37,8 @@ export type CheckDefinition = {
   readonly label: string;
   /** Whether it is about each photo, or about the template or an output and so the same for all photos. */
   readonly about: 'photo' | 'output';
+  /** True where the number depends on the others of the batch. */
+  readonly compares?: boolean;
   /** The number it is about; null where it does not apply. */
   readonly measure: (input: CheckInput) => number | null;
   /** A finding is raised where the measure is above this. */

@@ -5,6 +5,7 @@ export const exposure = defineCheck({
   id: 'exposure',
   label: 'Too dark or too bright',
   about: 'photo',
+  compares: true,
   measure: ({ photo, batch }) =>
     photo.sight && batch.brightness !== null ? Math.abs(photo.sight.brightness - batch.brightness) : null,
   limit: ({ template }) => template.limits.brightness,

@@ -8,6 +8,7 @@ export const size = defineCheck({
   id: 'size',
   label: 'Subject size off the others',
   about: 'photo',
+  compares: true,
   measure: (input) => {
     const [want, { subject }] = [wanted(input), input.placement];
     if (!subject || !want || input.template.centring.rule === 'middle') return null;

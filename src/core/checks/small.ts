@@ -10,7 +10,7 @@ export const small = defineCheck({
     return Math.max((template.frame.width * k) / photo.width, (template.frame.height * k) / photo.height);
   },
   limit: () => 1,
-  brief: (_, { photo }) => `${photo.width} × ${photo.height} px`,
+  brief: () => 'photo too small',
   explain: (_, { photo, output, template }) => {
     const height = Math.round((output.width * template.frame.height) / template.frame.width);
     return `the photo has ${photo.width} × ${photo.height} pixels, output ${output.name} has ${output.width} × ${height}`;

@@ -1,3 +1,2 @@
-export { failedItem, manifestSchema, placedItem, type Manifest, type ManifestItem } from './manifest';
+export { failedItem, findingItem, manifestSchema, placedItem, type Manifest, type ManifestItem } from './manifest';
 export { namer, safeName, stemOf } from './names';
-export { widthGroups } from './plan';

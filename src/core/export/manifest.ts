@@ -1,5 +1,6 @@
 /** manifest.json: what a delivery holds and how each file came about. */
 import { z } from 'zod';
+import type { Finding } from '../checks';
 import type { Placed } from '../placement';
 
 const placementSchema = z.object({
@@ -68,6 +69,13 @@ export function placedItem(placed: Placed): Pick<ManifestItem, 'placement' | 'su
     },
   };
 }
+
+/** A finding as it is noted. */
+export const findingItem = ({ check, value, message }: Finding): ManifestItem['findings'][number] => ({
+  check,
+  value,
+  message,
+});
 
 /** The item of a photo, or of one of its outputs, that could not be made. */
 export function failedItem(photo: string, error: string, output: string | null = null): ManifestItem {

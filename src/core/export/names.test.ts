@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { parseTemplate } from '../template';
-import { namer, safeName, stemOf, widthGroups } from '.';
+import { namer, safeName, stemOf } from '.';
 
 const outputOf = (fields: object = {}) => parseTemplate({ wobrel: 1, name: 'T', outputs: [fields] }).outputs[0]!;
 const parts = { photo: 'blue mug.final.JPG', batch: 'Autumn', template: 'Round', index: 7, height: 900 };
@@ -42,20 +42,4 @@ test('no name leaves its folder, whatever it is made from', () => {
 
 test('the stem of a name drops folder and extension, but keeps a leading dot', () => {
   expect(['a/b/c.jpg', 'c.tar.gz', '.hidden', 'C:\\x\\y.png'].map(stemOf)).toEqual(['c', 'c.tar', '.hidden', 'y']);
-});
-
-test('outputs are grouped by width, widest first, so that a photo is decoded once a width', () => {
-  const template = parseTemplate({
-    wobrel: 1,
-    name: 'T',
-    outputs: [
-      { name: 'a', width: 300 },
-      { name: 'b', width: 900 },
-      { name: 'c', width: 300, format: 'jpeg' },
-    ],
-  });
-  expect(widthGroups(template).map((g) => [g.width, g.outputs.map((o) => o.name)])).toEqual([
-    [900, ['b']],
-    [300, ['a', 'c']],
-  ]);
 });

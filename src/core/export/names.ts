@@ -51,16 +51,17 @@ export type NameParts = {
 export function namer(existing: readonly string[] = []): (output: Output, parts: NameParts) => string {
   const taken = new Set<string>(['manifest.json', ...existing.map((name) => name.toLowerCase())]);
   return (output, parts) => {
-    const values: Record<string, string> = {
-      photo: stemOf(parts.photo),
-      output: output.name,
-      batch: parts.batch,
-      template: parts.template,
-      index: String(parts.index).padStart(4, '0'),
-      width: String(output.width),
-      height: String(parts.height),
-    };
-    const stem = safeName(output.file.replace(/\{(\w+)\}/g, (whole, key: string) => values[key] ?? whole));
+    // A map: names such as toString are no fields.
+    const values = new Map([
+      ['photo', stemOf(parts.photo)],
+      ['output', output.name],
+      ['batch', parts.batch],
+      ['template', parts.template],
+      ['index', String(parts.index).padStart(4, '0')],
+      ['width', String(output.width)],
+      ['height', String(parts.height)],
+    ]);
+    const stem = safeName(output.file.replace(/\{(\w+)\}/g, (whole, key: string) => values.get(key) ?? whole));
     const extension = EXTENSIONS[output.format];
     for (let n = 1; ; n++) {
       const name = n === 1 ? `${stem}.${extension}` : `${stem}-${n}.${extension}`;

@@ -1,3 +1,4 @@
+export { caughtBy, movedBy, scaledAbout, scaledBy } from './by-hand';
 export {
   adjustmentSchema,
   closingAdjustment,
@@ -12,5 +13,5 @@ export {
 } from './place';
 export { enlargement, inFrame, inPhoto, turned, type Placement, type Size } from './placement';
 export { pixelRect } from './pixel-rect';
-export { flatSpread, isPlain, outsideOf, scaledSize, toScaled } from './spread';
+export { flatSpread, isPlain, outsideOf, scaledSize, seenPart, toScaled } from './spread';
 export { handSubjectSchema, subjectOf, type HandSubject } from './subject';

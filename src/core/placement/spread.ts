@@ -55,6 +55,34 @@ export function toScaled({ angle, x, y }: Placement, size: Size, pixelsPerUnit: 
   return after(turn, [1, 0, 0, 1, -x * pixelsPerUnit, -y * pixelsPerUnit]);
 }
 
+/** Pixels around a place that its value is drawn from. */
+const AROUND = 3;
+
+/** What of 0…length is seen through low…high on one axis: cut off at the ends, or folded back at them. */
+function seenSpan(low: number, high: number, length: number, mirrored: boolean): readonly [number, number] {
+  let [from, to] = [low, high];
+  if (mirrored && (low < 0 || high > length)) {
+    // Folded once at each end; what is wider than that sees all of it.
+    if (low < -length || high > 2 * length) return [0, length];
+    from = low < 0 ? 0 : Math.min(low, 2 * length - high);
+    to = high > length ? length : Math.max(high, -low);
+  }
+  const start = Math.min(Math.max(Math.floor(from) - AROUND, 0), length - 1);
+  return [start, Math.max(Math.min(Math.ceil(to) + AROUND, length), start + 1)];
+}
+
+/** The part of a photo scaled to `size` that shows in a window: all that has to be scaled. */
+export function seenPart(size: Size, window: PixelWindow, [a, b, c, d, e, f]: Affine, outside: Outside): PixelWindow {
+  const corners = [window.left, window.left + window.width].flatMap((x) =>
+    [window.top, window.top + window.height].map((y) => [a * x + c * y + e, b * x + d * y + f] as const),
+  );
+  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
+  const mirrored = outside.kind === 'mirror';
+  const [left, right] = seenSpan(Math.min(...xs), Math.max(...xs), size.width, mirrored);
+  const [top, bottom] = seenSpan(Math.min(...ys), Math.max(...ys), size.height, mirrored);
+  return { left, top, width: right - left, height: bottom - top };
+}
+
 /** What the template shows beyond the photo. */
 export function outsideOf({ centring }: Template, sight: Sight | null | undefined): Outside {
   if (centring.gap !== 'extend') return { kind: 'none' };

@@ -1,12 +1,12 @@
 /** A template at one size into a plate. */
-import { coverage } from '../raster';
+import { coverage, type PixelWindow } from '../raster';
 import { difference, flatten, offset, union, type Polygon } from '../shape';
 import { outputHeight, templateOutline, type Border, type Template } from '../template';
 import { fadeOutline, featherMask, featherSigma } from './feather';
 import { borderBand, layersOf, sourceOver, visibleBorders, withOpacity } from './layers';
 import type { Plate } from './plate';
 import { shadowMask, type Caster } from './shadow';
-import { stack, type Stack } from './stack';
+import { plateOf, type Stack } from './stack';
 
 /** Everything that a border covers. */
 function bandOf(border: Border, outline: readonly Polygon[], scale: number): Polygon[] {
@@ -35,11 +35,22 @@ function floorOf(matte: string | null, backdrop: string | null): Stack['floor'] 
   return floor;
 }
 
+/** Rows of a band are a multiple of this, so that the coarse cells of wide shadows fall alike in all bands. */
+const BAND_ROWS = 256;
+/** About so many pixels are masked at a time. */
+const BAND_PIXELS = 4_000_000;
+
+function* bandsOf(width: number, height: number): Generator<PixelWindow> {
+  const rows = Math.max(1, Math.floor(BAND_PIXELS / width / BAND_ROWS)) * BAND_ROWS;
+  for (let top = 0; top < height; top += rows) yield { left: 0, top, width, height: Math.min(rows, height - top) };
+}
+
 /**
  * Compiles the template for pictures `width` pixels wide.
  *
  * @param matte colour laid under everything, for formats without alpha
  * @param withBare also the picture without photo, for photos that don't reach everywhere
+ * @throws WobrelError `shape-intricate`
  */
 export function compile(template: Template, width: number, matte: string | null = null, withBare = false): Plate {
   const height = outputHeight(template.frame, width);
@@ -50,17 +61,23 @@ export function compile(template: Template, width: number, matte: string | null 
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
   const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];
-  const window = { left: 0, top: 0, width, height };
-  const layers: Stack = {
-    width,
-    height,
-    floor: floorOf(matte, template.backdrop),
+  const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
+  const floor = floorOf(matte, template.backdrop);
+  const bandAt = (window: PixelWindow): Stack => ({
+    ...window,
+    floor,
     shadows: casting.map(({ shadow, colour }) => ({ colour, mask: shadowMask(casters, shadow, scale, window) })),
     feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
     rings,
-    levels: levels.map(({ distance, join }) => coverage(offset(outline, distance * scale, join), window)),
-  };
+    levels: edges.map((edge) => coverage(edge, window)),
+  });
   const unseen = rings.map((ring) => ({ ...ring, photo: false }));
-  const bare = withBare ? stack({ ...layers, feather: null, rings: unseen }).blank : null;
-  return { ...stack(layers), bare, scale };
+  const plate = plateOf(width, height);
+  const bare = withBare ? plateOf(width, height) : null;
+  for (const window of bandsOf(width, height)) {
+    const band = bandAt(window);
+    plate.add(band);
+    bare?.add({ ...band, feather: null, rings: unseen });
+  }
+  return { ...plate.done(), bare: bare?.done().blank ?? null, scale };
 }

@@ -15,10 +15,12 @@ const NO_PHOTO = -1;
 const MIXED = 0;
 const ALL_PHOTO = 1;
 
-/** One mask a layer, width × height shares row by row. */
+/** A band of rows of the picture: one mask a layer, width × height shares row by row. */
 export type Stack = {
   readonly width: number;
   readonly height: number;
+  /** The picture's row that the band begins with. */
+  readonly top: number;
   /** Matte and backdrop: premultiplied, 0…1. */
   readonly floor: readonly [r: number, g: number, b: number, alpha: number];
   /** First listed on top, as in CSS. */
@@ -30,8 +32,28 @@ export type Stack = {
   readonly levels: readonly Float32Array[];
 };
 
+/** Numbers added one by one, in memory that grows with them: a plain list of many millions takes several times as much. */
+function growing<A extends Int32Array | Float32Array>(make: (length: number) => A) {
+  let values = make(1024);
+  let length = 0;
+  return {
+    add: (a: number, b: number, c: number, d?: number) => {
+      if (length + 4 > values.length) {
+        const larger = make(values.length * 2);
+        larger.set(values);
+        values = larger;
+      }
+      values[length++] = a;
+      values[length++] = b;
+      values[length++] = c;
+      if (d !== undefined) values[length++] = d;
+    },
+    done: () => values.slice(0, length) as A,
+  };
+}
+
 /** Smallest window that holds every run. */
-function windowOfRuns(runs: readonly number[], width: number): PixelWindow {
+function windowOfRuns(runs: Int32Array, width: number): PixelWindow {
   let [left, top, right, bottom] = [Infinity, Infinity, -1, -1];
   for (let run = 0; run < runs.length; run += 3) {
     const x = runs[run]! % width;
@@ -71,11 +93,21 @@ function isShaded(masks: readonly Float32Array[], i: number): boolean {
   return false;
 }
 
+/** A black pixel without transparency, as four bytes in this machine's order. */
+const OPAQUE = new Uint32Array(new Uint8Array([0, 0, 0, 255]).buffer)[0]!;
+
+/** What the bands of a plate are written to. */
+type PlatePixels = {
+  readonly blank: Uint8ClampedArray;
+  readonly runs: ReturnType<typeof growing<Int32Array>>;
+  readonly mixed: ReturnType<typeof growing<Float32Array>>;
+};
+
 /**
- * The plate's pixels. Flat arrays and plain numbers throughout: this runs over every
+ * The plate's pixels of a band. Flat arrays and plain numbers throughout: this runs over every
  * pixel at each move of a slider, and a tuple a pixel costs several times as much.
  */
-export function stack({ width, height, floor, shadows, feather, rings, levels }: Stack): Omit<Plate, 'scale' | 'bare'> {
+function stackBand({ width, height, top, floor, shadows, feather, rings, levels }: Stack, pixels: PlatePixels): void {
   const over = Float64Array.from(rings.flatMap((ring) => ring.over));
   const colours = Float64Array.from(shadows.flatMap(({ colour: { r, g, b, alpha } }) => [r, g, b, alpha]));
   const masks = shadows.map(({ mask }) => mask);
@@ -86,18 +118,34 @@ export function stack({ width, height, floor, shadows, feather, rings, levels }:
   const last = rings[rings.length - 1]!;
   const plainInside = last.photo && last.over[3] === 0;
 
-  const blank = new Uint8ClampedArray(width * height * 4);
-  const runs: number[] = [];
-  const mixed: number[] = [];
+  const first = top * width;
+  const blank = pixels.blank.subarray(first * 4, (first + width * height) * 4);
+  const { runs, mixed } = pixels;
+  const alphas = new Uint32Array(blank.buffer, blank.byteOffset, width * height);
+  const bareOutside = fa === 0 && !feather && masks.length === 0;
   for (let y = 0; y < height; y++) {
     const end = (y + 1) * width;
     let runSort = NO_PHOTO;
     let runStart = y * width;
     for (let i = y * width; i < end; i++) {
       let sort = NO_PHOTO;
+      // Most pixels lie in long stretches of nothing or of pure photo: those are passed in one go.
+      if (bareOutside && outermost[i] === 0) {
+        if (runSort !== NO_PHOTO) runs.add(first + runStart, i - runStart, runSort);
+        while (i + 1 < end && outermost[i + 1] === 0) i++;
+        runSort = NO_PHOTO;
+        runStart = i + 1;
+        continue;
+      }
       if (plainInside && innermost[i] === 1 && (!feather || feather[i] === 1)) {
-        blank[i * 4 + 3] = 255;
-        sort = ALL_PHOTO;
+        const from = i;
+        while (i + 1 < end && innermost[i + 1] === 1 && (!feather || feather[i + 1] === 1)) i++;
+        alphas.fill(OPAQUE, from, i + 1);
+        if (runSort === ALL_PHOTO) continue;
+        if (runSort !== NO_PHOTO) runs.add(first + runStart, from - runStart, runSort);
+        runSort = ALL_PHOTO;
+        runStart = from;
+        continue;
       } else if (outermost[i] !== 0 || fa > 0 || (feather && feather[i] !== 0) || isShaded(masks, i)) {
         // Split the pixel's area between the rings; what no ring covers shows what lies beneath.
         let outer = outermost[i]!;
@@ -152,23 +200,36 @@ export function stack({ width, height, floor, shadows, feather, rings, levels }:
             blank[k] = (r / a) * 255;
             blank[k + 1] = (g / a) * 255;
             blank[k + 2] = (b / a) * 255;
-          } else if (sort === MIXED) mixed.push((r / a) * 255, (g / a) * 255, (b / a) * 255, photo / a);
+          } else if (sort === MIXED) mixed.add((r / a) * 255, (g / a) * 255, (b / a) * 255, photo / a);
         }
       }
       if (sort === runSort) continue;
-      if (runSort !== NO_PHOTO) runs.push(runStart, i - runStart, runSort);
+      if (runSort !== NO_PHOTO) runs.add(first + runStart, i - runStart, runSort);
       runSort = sort;
       runStart = i;
     }
-    if (runSort !== NO_PHOTO) runs.push(runStart, end - runStart, runSort);
+    if (runSort !== NO_PHOTO) runs.add(first + runStart, end - runStart, runSort);
   }
+}
+
+/** A plate out of bands, from the top down: their masks take memory only in their turn. */
+export function plateOf(width: number, height: number) {
+  const blank = new Uint8ClampedArray(width * height * 4);
+  const runs = growing((length) => new Int32Array(length));
+  const mixed = growing((length) => new Float32Array(length));
   return {
-    width,
-    height,
-    blank,
-    runs: Int32Array.from(runs),
-    mixed: Float32Array.from(mixed),
-    photoWindow: windowOfRuns(runs, width),
-    inked: inkedWindow(blank, width, height),
+    add: (band: Stack): void => stackBand(band, { blank, runs, mixed }),
+    done: (): Omit<Plate, 'scale' | 'bare'> => {
+      const rows = runs.done();
+      return {
+        width,
+        height,
+        blank,
+        runs: rows,
+        mixed: mixed.done(),
+        photoWindow: windowOfRuns(rows, width),
+        inked: inkedWindow(blank, width, height),
+      };
+    },
   };
 }

@@ -30,7 +30,12 @@ test('shows what resampling by whole pixels shows, wherever the photo lies in th
           data.set(whole.subarray(from, from + part.width * 4), y * part.width * 4);
         }
         const out = continued(data, part, rect, window, outside as never);
-        const theirs = resample({ data: whole, width, height }, window, [1, 0, 0, 1, -left, -top], outside);
+        const theirs = resample(
+          { data: whole, part: { left: 0, top: 0, width, height }, width, height },
+          window,
+          [1, 0, 0, 1, -left, -top],
+          outside,
+        );
         expect(out.every((v, i) => Math.abs(v - theirs[i]!) <= 1)).toBe(true);
       },
     ),

@@ -107,16 +107,19 @@ export function coverage(polygons: readonly Polygon[], window: PixelWindow): Flo
     }
     let sum = 0;
     let share = 0;
-    for (let x = 0, k = y * width; x < width; x++, k++) {
+    const start = y * width;
+    let from = start;
+    for (let x = 0; x < width; x++) {
       // Most pixels are like the one before: only edges change the sum.
       const change = row[x]!;
-      if (change !== 0) {
-        sum += change;
-        share = Math.abs(sum);
-        share = share > 1 ? 1 : share < 1e-9 ? 0 : share;
-      }
-      out[k] = share;
+      if (change === 0) continue;
+      if (share !== 0) out.fill(share, from, start + x);
+      from = start + x;
+      sum += change;
+      share = Math.abs(sum);
+      share = share > 1 ? 1 : share < 1e-9 ? 0 : share;
     }
+    if (share !== 0) out.fill(share, from, start + width);
   }
   return out;
 }

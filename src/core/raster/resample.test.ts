@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { resample, type Pixels } from './resample';
+import { resample, type PicturePart } from './resample';
 
 const size = 24;
-const pixel = (f: (x: number, y: number) => number): Pixels => {
+const pixel = (f: (x: number, y: number) => number): PicturePart => {
   const data = new Uint8Array(size * size * 4);
   for (let y = 0; y < size; y++)
     for (let x = 0; x < size; x++) data.set([f(x, y), 255 - f(x, y), 7, 255], (y * size + x) * 4);
-  return { data, width: size, height: size };
+  return { data, part: { left: 0, top: 0, width: size, height: size }, width: size, height: size };
 };
 const ramp = pixel((x, y) => 4 * x + 5 * y);
 const at = (out: Uint8ClampedArray, width: number, x: number, y: number) => [...out.slice((y * width + x) * 4, (y * width + x) * 4 + 4)]; // prettier-ignore
@@ -69,4 +69,17 @@ describe('beyond the source', () => {
     expect(at(out, 12, 11, 9)[3]).toBe(128);
     expect(at(out, 12, 10, 9)[3]).toBe(0);
   });
+});
+
+test('a part of the source gives what the whole gives, as long as it holds what is seen', () => {
+  const part = { left: 5, top: 3, width: 14, height: 16 };
+  const data = new Uint8Array(part.width * part.height * 4);
+  for (let y = 0; y < part.height; y++)
+    for (let x = 0; x < part.width; x++)
+      data.set(at(ramp.data as never, size, part.left + x, part.top + y), (y * part.width + x) * 4);
+  const window = { left: 0, top: 0, width: 6, height: 6 };
+  const [cos, sin] = [Math.cos(0.3), Math.sin(0.3)];
+  const map = [cos, sin, -sin, cos, 10, 8] as const;
+  const whole = resample(ramp, window, map, { kind: 'none' });
+  expect(resample({ ...ramp, data, part }, window, map, { kind: 'none' })).toEqual(whole);
 });

@@ -2,9 +2,10 @@
 import type { Affine } from '../shape';
 import type { PixelWindow } from './coverage';
 
-/** Straight 8-bit RGBA, row by row. */
-export type Pixels = {
+/** The part of a picture that is needed, straight 8-bit RGBA row by row, and the whole picture's size. */
+export type PicturePart = {
   readonly data: Uint8Array | Uint8ClampedArray;
+  readonly part: PixelWindow;
   readonly width: number;
   readonly height: number;
 };
@@ -58,12 +59,13 @@ export function fadeInto([r, g, b]: readonly [number, number, number], longer: n
  * @param outside what is seen beyond the source; for `none` alpha falls to 0 over the pixel at the rim
  */
 export function resample(
-  source: Pixels,
+  source: PicturePart,
   window: PixelWindow,
   toSource: Affine,
   outside: Outside,
 ): Uint8ClampedArray<ArrayBuffer> {
-  const { data, width, height } = source;
+  const { data, part, width, height } = source;
+  const [lastColumn, lastRow] = [part.width - 1, part.height - 1];
   const out = new Uint8ClampedArray(window.width * window.height * 4);
   const [a, b, c, d, e, f] = toSource;
   const [wx, wy] = [new Float64Array(4), new Float64Array(4)];
@@ -88,11 +90,11 @@ export function resample(
       weights(y - top, wy);
       rgb.fill(0);
       for (let j = 0; j < 4; j++) {
-        const line = clamp(top + j - 1, height - 1) * width;
+        const line = clamp(clamp(top + j - 1, height - 1) - part.top, lastRow) * part.width;
         for (let i = 0; i < 4; i++) {
           const weight = wx[i]! * wy[j]!;
           if (weight === 0) continue;
-          const p = (line + clamp(left + i - 1, width - 1)) * 4;
+          const p = (line + clamp(clamp(left + i - 1, width - 1) - part.left, lastColumn)) * 4;
           rgb[0]! += weight * data[p]!;
           rgb[1]! += weight * data[p + 1]!;
           rgb[2]! += weight * data[p + 2]!;

@@ -11,7 +11,7 @@ export const FLATNESS = 0.004;
  * Pieces for a cubic so that no chord is further than `tolerance` from the curve:
  * Wang’s bound, n² ≥ 3/4 · max|Δ²| / tolerance, with Δ² the second differences of the control points.
  */
-function pieces(x0: number, y0: number, c: readonly number[], tolerance: number): number {
+export function pieces(x0: number, y0: number, c: readonly number[], tolerance: number): number {
   const [x1, y1, x2, y2, x3, y3] = c as [number, number, number, number, number, number];
   const d1 = Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2);
   const d2 = Math.hypot(x1 - 2 * x2 + x3, y1 - 2 * y2 + y3);

@@ -8,6 +8,9 @@ import { straight, type Contour, type Cubic, type Outline, type Point } from './
 /** More segments than any drawn shape has; guards against files made to exhaust memory. */
 const MAX_SEGMENTS = 100_000;
 
+/** Arcs of a smaller radius are straight lines: their arithmetic would leave the numbers that there are. */
+const LEAST_RADIUS = 1e-6;
+
 /** Beyond this, coordinates lose the precision that shapes need. */
 const FARTHEST = 1e7;
 
@@ -75,8 +78,8 @@ export function parsePathData(d: string): Contour[] {
           add(fromQuadratic(at!, v[0]!, v[1]!, v[2]!, v[3]!));
           break;
         case 'A':
-          // SVG 2 §9.5.1: without a radius the arc is a straight line.
-          if (v[0] === 0 || v[1] === 0) add(straight(at!, [v[5]!, v[6]!]));
+          // SVG 2 §9.5.1: without a radius the arc is a straight line; one too small to be seen is none.
+          if (Math.abs(v[0]!) < LEAST_RADIUS || Math.abs(v[1]!) < LEAST_RADIUS) add(straight(at!, [v[5]!, v[6]!]));
           else svgArc(at!, [v[5]!, v[6]!], [v[0]!, v[1]!], v[2]!, v[3] !== 0, v[4] !== 0).forEach(add);
           break;
         case 'Z':

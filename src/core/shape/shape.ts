@@ -2,12 +2,13 @@
 import { WobrelError } from '../errors';
 import { after } from './affine';
 import { boundsOfOutline } from './bounds';
+import { freshBudget, spendSegments, type Budget } from './budget';
 import { combine, resolve } from './combine';
 import { mapOutline, reversed, type Affine, type Contour, type Outline, type Point } from './path';
 import type { Control } from './definition';
 import { parsePathData } from './path-data';
 import { SHAPES, type ShapeKind } from './registry';
-import { MAX_DEPTH, type Box, type PartDocument, type ShapeDocument } from './schema';
+import { MAX_DEPTH, type Box, type CombinedDocument, type PartDocument, type ShapeDocument } from './schema';
 
 type WithBox<S> = S extends unknown ? Omit<S, 'box'> & { readonly box: Box } : never;
 
@@ -46,35 +47,64 @@ function nothing(path: string): never {
   throw new WobrelError('template-invalid', `${path}: the shape has no area`, path);
 }
 
+/** The refusal of work on a shape with the shape's path in it. */
+function at<T>(path: string, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof WobrelError && error.at === null)
+      throw new WobrelError(error.code, `${path}: ${error.message}`, path);
+    throw error;
+  }
+}
+
+/** A combined shape whose parts have their boxes. */
+function completeCombined(document: CombinedDocument, frame: Frame, path: string, depth: number): CombinedShape {
+  const parts = document.parts.map((part, i) => ({
+    ...part,
+    shape: completeShape(part.shape, frame, `${path}.parts[${i}].shape`, depth + 1),
+  }));
+  const outline = at(path, () => ownOutline({ kind: 'combined', parts, box: ANYWHERE }, freshBudget()));
+  if (outline.length === 0) nothing(path);
+  return { ...document, parts, box: document.box ?? boxAround(outline) };
+}
+
+const ANYWHERE: Box = { cx: 0, cy: 0, width: 1, height: 1, angle: 0, mirror: false };
+
 /**
  * The shape with its boxes filled in: catalogue kinds lie in the middle of the frame,
  * paths, letters and combined shapes where they stand.
  *
  * @param path of the shape in the document, for refusals
- * @throws WobrelError `template-invalid` where there is no area, `path-invalid` where path data can't be read
+ * @throws WobrelError `template-invalid` where there is no area, `path-invalid` where path data can't be read,
+ *   `shape-intricate` where it would take too long
  */
 export function completeShape(document: ShapeDocument, frame: Frame, path = 'shape', depth = 1): Shape {
   if (depth > MAX_DEPTH) throw new WobrelError('template-invalid', `${path}: shapes are nested too deeply`, path);
-  if (document.kind === 'combined') {
-    const parts = document.parts.map((part, i) => ({
-      ...part,
-      shape: completeShape(part.shape, frame, `${path}.parts[${i}].shape`, depth + 1),
-    }));
-    const shape = { ...document, parts };
-    const outline = combinedOutline(parts);
-    if (outline.length === 0) nothing(path);
-    return { ...shape, box: document.box ?? boxAround(outline) };
-  }
+  if (document.kind === 'combined') return completeCombined(document, frame, path, depth);
   if (isCatalogue(document)) return { ...document, box: document.box ?? defaultBox(frame) } as Shape;
-  try {
-    const outline = ownOutline(document as Exclude<Shape, CatalogueShape>);
-    if (outline.length === 0) nothing(`${path}.d`);
-    return { ...document, box: document.box ?? boxAround(outline) } as Shape;
-  } catch (error) {
-    if (error instanceof WobrelError && error.at === null)
-      throw new WobrelError(error.code, `${path}.d: ${error.message}`, `${path}.d`);
-    throw error;
+  const shape = { ...document, box: document.box ?? ANYWHERE } as Exclude<Shape, CatalogueShape>;
+  const outline = at(`${path}.d`, () => ownOutline(shape, freshBudget()));
+  if (outline.length === 0) nothing(`${path}.d`);
+  return { ...shape, box: document.box ?? boxAround(outline) };
+}
+
+/**
+ * The shape as it is where every box has been filled in before, as in documents that are
+ * kept; null where one is missing that only the outline tells. Works nothing out.
+ */
+export function keptShape(document: ShapeDocument, frame: Frame, depth = 1): Shape | null {
+  if (depth > MAX_DEPTH) return null;
+  if (isCatalogue(document)) return { ...document, box: document.box ?? defaultBox(frame) } as Shape;
+  if (!document.box) return null;
+  if (document.kind !== 'combined') return document as Shape;
+  const parts: ShapePart[] = [];
+  for (const part of document.parts) {
+    const shape = keptShape(part.shape, frame, depth + 1);
+    if (!shape) return null;
+    parts.push({ ...part, shape });
   }
+  return { ...document, box: document.box, parts };
 }
 
 /** From around the origin to where a box lies: scaled, mirrored, turned and moved to its centre. */
@@ -106,12 +136,31 @@ function remember(key: string, work: () => Outline): Outline {
   return outline;
 }
 
-/** The outline before it is fitted to a box. */
-function ownOutline(shape: Exclude<Shape, CatalogueShape>): Outline {
-  if (shape.kind === 'combined') return remember(JSON.stringify(shape.parts), () => combinedOutline(shape.parts));
-  const rule = shape.kind === 'path' ? shape.fillRule : 'nonzero';
-  return remember(`${rule} ${shape.d}`, () => resolve(parsePathData(shape.d), rule));
+/** A drawn, lettered or combined shape's outline before it is fitted to its box: what takes long. Null for catalogue kinds, which don't. */
+export const longOutline = (shape: Shape): Outline | null =>
+  isCatalogue(shape) ? null : ownOutline(shape, freshBudget());
+
+const keyOf = (shape: Exclude<Shape, CatalogueShape>): string => {
+  if (shape.kind === 'combined') return JSON.stringify(shape.parts);
+  return `${shape.kind === 'path' ? shape.fillRule : 'nonzero'} ${shape.d}`;
+};
+
+/** Takes a long outline that was kept from before, so that it isn't worked out again. */
+export function recallOutline(shape: Shape, outline: Outline): void {
+  if (!isCatalogue(shape)) remember(keyOf(shape), () => outline);
 }
+
+/** The outline before it is fitted to a box. */
+function ownOutline(shape: Exclude<Shape, CatalogueShape>, budget: Budget): Outline {
+  return remember(keyOf(shape), () => {
+    if (shape.kind === 'combined') return combinedOutline(shape.parts, budget);
+    const contours = parsePathData(shape.d);
+    spendSegments(budget, countOf(contours));
+    return resolve(contours, shape.kind === 'path' ? shape.fillRule : 'nonzero', budget);
+  });
+}
+
+const countOf = (outline: Outline) => outline.reduce((sum, { cubics }) => sum + cubics.length, 0);
 
 /** A part and its copies. */
 function copiesOf(outline: Outline, { count, angle, scale, x, y, about }: ShapePart['repeat'], box: Box): Outline[] {
@@ -132,24 +181,30 @@ function copiesOf(outline: Outline, { count, angle, scale, x, y, about }: ShapeP
   });
 }
 
-function combinedOutline(parts: readonly ShapePart[]): Outline {
-  const active = parts.filter((part) => !part.off);
-  return combine(
-    active.flatMap(({ op, repeat, shape }) =>
-      copiesOf(outlineOf(shape), repeat, shape.box).map((outline) => ({ op, outline })),
-    ),
-  );
+function combinedOutline(parts: readonly ShapePart[], budget: Budget): Outline {
+  const pieces = parts
+    .filter((part) => !part.off)
+    .flatMap(({ op, repeat, shape }) => {
+      const outline = outlineOf(shape, budget);
+      spendSegments(budget, countOf(outline) * repeat.count);
+      return copiesOf(outline, repeat, shape.box).map((copy) => ({ op, outline: copy }));
+    });
+  return combine(pieces, budget);
 }
 
-/** The outline of a shape in frame units: contours that don't overlap, holes turning the other way. */
-export function outlineOf(shape: Shape): Outline {
+/**
+ * The outline of a shape in frame units: contours that don't overlap, holes turning the other way.
+ *
+ * @throws WobrelError `shape-intricate` where it would take too long
+ */
+export function outlineOf(shape: Shape, budget: Budget = freshBudget()): Outline {
   const { box } = shape;
   if (isCatalogue(shape)) {
     // The kind picks the definition whose parameters the shape carries.
     const { outline } = SHAPES[shape.kind] as { outline: (params: unknown, extent: Frame) => Outline };
     return upright(mapOutline(outline(shape, box), placing(box)), box.mirror);
   }
-  const own = ownOutline(shape);
+  const own = ownOutline(shape, budget);
   return upright(mapOutline(own, fitting(own, box)), box.mirror);
 }
 
@@ -161,12 +216,12 @@ function fitting(own: Outline, box: Box): Affine {
 }
 
 /** From a combined shape's parts as they are written to the frame. */
-export const partsMap = (shape: CombinedShape): Affine => fitting(ownOutline(shape), shape.box);
+export const partsMap = (shape: CombinedShape): Affine => fitting(ownOutline(shape, freshBudget()), shape.box);
 
 /** A drawn outline's contours in the frame as they were drawn, overlaps and all; of any other shape, its outline. */
 export function contoursOf(shape: Shape): readonly Contour[] {
   if (shape.kind !== 'path') return outlineOf(shape);
-  const map = fitting(ownOutline(shape), shape.box);
+  const map = fitting(ownOutline(shape, freshBudget()), shape.box);
   return mapOutline(parsePathData(shape.d), map);
 }
 
@@ -187,9 +242,9 @@ export function scaleShape(shape: Shape, scale: (length: number) => number, box:
  * follows again, scaled as it was. Null where the parts leave nothing.
  */
 export function combinedOf(parts: readonly ShapePart[], before: CombinedShape): CombinedShape | null {
-  const outline = combinedOutline(parts);
+  const outline = ownOutline({ ...before, parts }, freshBudget());
   if (outline.length === 0) return null;
-  const [was, is] = [boxAround(ownOutline(before)), boxAround(outline)];
+  const [was, is] = [boxAround(ownOutline(before, freshBudget())), boxAround(outline)];
   const { box } = before;
   const [kx, ky] = [box.width / was.width, box.height / was.height];
   const [dx, dy] = [(is.cx - was.cx) * kx, (is.cy - was.cy) * ky];

@@ -1,5 +1,5 @@
 export { overlap } from './boxes';
-export { hashBits, hashDistance } from './figures';
+export { hashBits, hashDistance, type HashBits } from './figures';
 export { look, LOOK_SIZE, SIGHT_VERSION } from './look';
 export { rimOfMask } from './small-mask';
 export type { Face, Sight } from './sight';

@@ -3,6 +3,7 @@ export { convertUnit, resizeFrame } from './resize';
 export { documentSchema, MAX_OUTPUT_WIDTH, type Border, type Shadow } from './schema';
 export {
   frameWidthInPixels,
+  keptTemplate,
   MAX_PIXELS,
   outputHeight,
   parseTemplate,

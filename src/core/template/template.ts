@@ -1,7 +1,15 @@
 /** A template ready to be used: read, checked and with every default filled in. */
 import type { z } from 'zod';
 import { WobrelError } from '../errors';
-import { completeShape, outlineOf, roundOutline, type Outline, type Shape } from '../shape';
+import {
+  completeShape,
+  keptShape,
+  outlineOf,
+  roundOutline,
+  type Outline,
+  type Shape,
+  type ShapeDocument,
+} from '../shape';
 import { documentSchema, type Border, type outputSchema, type TemplateDocument } from './schema';
 import { refuseUnsupported } from './support';
 import { pixelsPerUnit } from './units';
@@ -45,38 +53,61 @@ export function outputHeight(frame: TemplateDocument['frame'], width: number): n
   return Math.max(1, Math.round((width * frame.height) / frame.width));
 }
 
-/**
- * Reads a template document.
- *
- * @throws WobrelError `template-invalid`, `template-unknown-key` or `template-unsupported`
- *   with the path of the first field at fault
- */
-export function parseTemplate(document: unknown): Template {
-  const read = documentSchema.safeParse(document);
-  if (!read.success) throw refusal(read.error.issues[0]!);
-  const { frame } = read.data;
-  const { shape, borders, backdrop, outputs, ...rest } = refuseUnsupported(read.data);
-  outputs.forEach((output, i) => {
-    const width = output.width ?? frameWidthInPixels(frame);
-    if (width * outputHeight(frame, width) > MAX_PIXELS)
-      throw new WobrelError(
-        'template-invalid',
-        `outputs[${i}].width: an output of more than 100 megapixels`,
-        `outputs[${i}].width`,
-      );
+/** Most pixels that all outputs of a template may have together. */
+export const MAX_PIXELS_TOGETHER = 200_000_000;
+
+/** Refuses outputs that no machine at hand could make. */
+function refuseHuge(frame: TemplateDocument['frame'], outputs: readonly Output[]): void {
+  let together = 0;
+  outputs.forEach(({ width }, i) => {
+    const pixels = width * outputHeight(frame, width);
+    const at = `outputs[${i}].width`;
+    if (pixels > MAX_PIXELS)
+      throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
+    together += pixels;
+    if (together > MAX_PIXELS_TOGETHER)
+      throw new WobrelError('template-invalid', `${at}: with this one the outputs have more than 200 megapixels together`, at); // prettier-ignore
   });
-  return {
-    ...rest,
-    shape: completeShape(shape, frame),
-    borders,
-    backdrop,
-    outputs: outputs.map((output) => ({
-      ...output,
-      width: output.width ?? frameWidthInPixels(frame),
-      matte: output.matte ?? (output.format === 'jpeg' ? '#ffffff' : null),
-    })),
-  };
 }
+
+/** Reads the document by its schema, its shape put through `complete`. */
+function read(
+  document: unknown,
+  complete: (shape: ShapeDocument, frame: TemplateDocument['frame']) => Shape,
+): Template {
+  const parsed = documentSchema.safeParse(document);
+  if (!parsed.success) throw refusal(parsed.error.issues[0]!);
+  const { frame } = parsed.data;
+  const { shape, borders, backdrop, outputs: written, ...rest } = refuseUnsupported(parsed.data);
+  const outputs = written.map((output) => ({
+    ...output,
+    width: output.width ?? frameWidthInPixels(frame),
+    matte: output.matte ?? (output.format === 'jpeg' ? '#ffffff' : null),
+  }));
+  refuseHuge(frame, outputs);
+  return { ...rest, shape: complete(shape, frame), borders, backdrop, outputs };
+}
+
+/**
+ * Reads a template document and works its outline out.
+ *
+ * @throws WobrelError `template-invalid`, `template-unknown-key`, `template-unsupported`, `path-invalid`
+ *   or `shape-intricate` with the path of the first field at fault
+ */
+export const parseTemplate = (document: unknown): Template =>
+  read(document, (shape, frame) => completeShape(shape, frame));
+
+/**
+ * Reads a template that was read before and kept: by its schema alone, no outline is worked out.
+ *
+ * @throws WobrelError as `parseTemplate`, and `template-unfinished` where a box is missing that only the outline tells
+ */
+export const keptTemplate = (document: unknown): Template =>
+  read(document, (shape, frame) => {
+    const kept = keptShape(shape, frame);
+    if (!kept) throw new WobrelError('template-unfinished', 'shape: its size is not worked out yet', 'shape');
+    return kept;
+  });
 
 /** How far the line along which a feathered photo shows by half lies outside the outline, frame units; negative inside. */
 export const featherShift = ({ feather, featherSide }: Template['edge']): number =>

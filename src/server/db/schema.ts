@@ -1,7 +1,11 @@
 /** The tables. Times are milliseconds since 1970; documents are JSON texts. */
+import type { ManifestItem } from '../../core/export';
+import type { Outline } from '../../core/shape';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => integer('id').primaryKey({ autoIncrement: true });
+/** The shape's outline, worked out once where that takes long: null for catalogue kinds. */
+const outline = () => text('outline', { mode: 'json' }).$type<Outline>();
 const now = (name: string) => integer(name).notNull().$defaultFn(Date.now);
 
 export const templates = sqliteTable('templates', {
@@ -20,6 +24,7 @@ export const templateVersions = sqliteTable(
       .references(() => templates.id, { onDelete: 'cascade' }),
     version: integer('version').notNull(),
     document: text('document', { mode: 'json' }).notNull(),
+    outline: outline(),
     createdAt: now('created_at'),
   },
   (table) => [uniqueIndex('template_versions_number').on(table.templateId, table.version)],
@@ -38,9 +43,19 @@ export const batches = sqliteTable('batches', {
   name: text('name').notNull(),
   /** The template as it stands on the batch, saved under a name or not. */
   draft: text('draft', { mode: 'json' }).notNull(),
+  outline: outline(),
   /** Grows by one with each change of the draft. */
   revision: integer('revision').notNull().default(0),
-  /** Photos with a finding, as the wall last counted them; null before it was opened. */
+  /** The window that saved last, and which of its saves that was. */
+  savedBy: text('saved_by'),
+  savedChange: integer('saved_change').notNull().default(0),
+  /** Kept by triggers (see the migrations): how many photos there are, and that what is counted below is old. */
+  photoCount: integer('photo_count').notNull().default(0),
+  /** Grows with every change of its photos. */
+  changes: integer('changes').notNull().default(0),
+  /** Photos spread evenly through the batch, for its card; null from every change until they are chosen again. */
+  strip: text('strip', { mode: 'json' }).$type<number[]>(),
+  /** Photos with a finding; null from every change until they are counted again. */
   findingCount: integer('finding_count'),
   /** The saved version that the draft began from. */
   templateVersionId: integer('template_version_id').references(() => templateVersions.id, { onDelete: 'set null' }),
@@ -83,6 +98,7 @@ export const photos = sqliteTable(
   (table) => [
     uniqueIndex('photos_content').on(table.batchId, table.sha256),
     index('photos_name').on(table.batchId, table.name, table.id),
+    index('photos_picture').on(table.sha256),
   ],
 );
 
@@ -112,6 +128,7 @@ export const deliveries = sqliteTable(
     batchId: integer('batch_id').references(() => batches.id, { onDelete: 'set null' }),
     batchName: text('batch_name').notNull(),
     document: text('document', { mode: 'json' }).notNull(),
+    outline: outline(),
     state: text('state', { enum: DELIVERY_STATES }).notNull().default('waiting'),
     /** Why it failed, in a sentence. */
     message: text('message'),
@@ -142,6 +159,8 @@ export const deliveryPhotos = sqliteTable(
       .notNull()
       .default('waiting'),
     error: text('error'),
+    /** Where it came to lie, known once it is done. */
+    placed: text('placed', { mode: 'json' }).$type<Pick<ManifestItem, 'placement' | 'subject'>>(),
   },
   (table) => [index('delivery_photos_state').on(table.deliveryId, table.state, table.id)],
 );
@@ -165,6 +184,7 @@ export const deliveryFiles = sqliteTable(
     height: integer('height'),
     bytes: integer('bytes'),
     sha256: text('sha256'),
+    findings: text('findings', { mode: 'json' }).$type<ManifestItem['findings']>(),
   },
   (table) => [
     uniqueIndex('delivery_files_name').on(table.deliveryId, table.file),

@@ -1,2 +1,5 @@
+export { bodyOf } from './body';
+export { refusalOf } from './front';
 export { guard } from './guard';
-export { bodyOf, numberOf, proxySizeOf, route } from './route';
+export { pagePolicy } from './security';
+export { numberOf, proxySizeOf, routes, sumOf } from './route';

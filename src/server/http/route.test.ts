@@ -1,14 +1,16 @@
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
-import { bodyOf, numberOf, route } from '.';
+import { bodyOf, numberOf, routes, sumOf } from '.';
+import { isDeeper, MAX_JSON_BYTES } from './body';
 
 const context = { params: Promise.resolve({ id: '7' }) };
 const request = (init: RequestInit = {}, headers: Record<string, string> = {}) =>
   new Request('http://127.0.0.1:4310/api/x', { ...init, headers: { host: '127.0.0.1:4310', ...headers } });
 
 /** The answer's status and its error. */
-async function answerTo(work: Parameters<typeof route>[0], asked = request()) {
-  const response = await route(work)(asked, context);
+type Work = NonNullable<Parameters<typeof routes>[0]['GET']>;
+async function answerTo(work: Work, asked = request()) {
+  const response = await routes({ GET: work }).GET(asked, context);
   return { status: response.status, body: response.status === 204 ? null : await response.json() };
 }
 
@@ -23,7 +25,9 @@ test.each([
   [new WobrelError('cannot-write', 'The disk is full.', '/data'), 507],
   [new WobrelError('template-invalid', 'borders[0].width: too small', 'borders[0].width'), 400],
 ])('errors become one form of JSON with a sentence: %s', async (error, status) => {
-  const { code, message, at } = error;
+  const { code, message } = error;
+  // A folder of the server stays its own business.
+  const at = code === 'cannot-write' ? null : error.at;
   const answer = await answerTo(async () => {
     throw error;
   });
@@ -62,4 +66,49 @@ test.each(['', 'x', '-1', '1.5', '1e3', '9'.repeat(16), '../1'])('%j is no row n
 test('a missing number takes the fallback where there is one', () => {
   expect([numberOf('12'), numberOf(null, 5), numberOf('0', 5)]).toEqual([12, 5, 0]);
   expect(() => numberOf(null)).toThrow();
+});
+
+test('a method that a route does not have is refused in the same form', async () => {
+  const { PUT } = routes({ GET: async () => ({}), POST: async () => ({}) });
+  const response = await PUT(request({ method: 'PUT' }), context);
+  expect([response.status, await response.json()]).toEqual([
+    405,
+    { error: { code: 'method', message: 'PUT is not possible here, only GET, POST.', at: null } },
+  ]);
+});
+
+describe('JSON that would harm', () => {
+  const refused = async (body: BodyInit, headers: Record<string, string> = {}) => {
+    const asked = request({ method: 'POST', body, duplex: 'half' } as RequestInit, headers);
+    return bodyOf(asked, z.unknown()).catch((error: WobrelError) => error.code);
+  };
+
+  test('more than 1 MB is refused by its length, and where that is not told, as it comes', async () => {
+    expect(await refused(JSON.stringify('x'.repeat(MAX_JSON_BYTES)))).toBe('too-large');
+    let sent = 0;
+    const endless = new ReadableStream({
+      pull: (controller) => {
+        sent += 65_536;
+        controller.enqueue(new Uint8Array(65_536).fill(32));
+      },
+    });
+    expect(await refused(endless)).toBe('too-large');
+    expect(sent).toBeLessThan(2 * MAX_JSON_BYTES);
+  });
+
+  test('what is nested a hundred thousand times is refused, not crashed upon', async () => {
+    expect(await refused('['.repeat(100_000) + ']'.repeat(100_000))).toBe('invalid');
+    expect(await refused('{"a":'.repeat(100_000) + '1' + '}'.repeat(100_000))).toBe('invalid');
+  });
+
+  test('only brackets outside of texts count', () => {
+    expect(isDeeper('["[[[[", {"a\\"[[[": [1]}]', 3)).toBe(false);
+    expect(isDeeper('[[[[]]]]', 3)).toBe(true);
+  });
+});
+
+test('a picture’s sum is 64 hexadecimal digits, nothing that could be a path', () => {
+  const sum = 'a1'.repeat(32);
+  expect(sumOf(sum)).toBe(sum);
+  for (const other of ['', '../x', sum.slice(1), sum.toUpperCase(), `${sum}/..`]) expect(() => sumOf(other)).toThrow();
 });

@@ -1,5 +1,5 @@
 /** The one form of a route: guard, work, answer; errors become one form of JSON. */
-import { ZodError, type z } from 'zod';
+import { ZodError } from 'zod';
 import { WobrelError } from '../../core/errors';
 import type { ProxySize } from '../config';
 import { guard } from './guard';
@@ -9,13 +9,18 @@ const STATUS: Readonly<Record<string, number>> = {
   'not-found': 404,
   conflict: 409,
   'not-done': 409,
+  gone: 410,
+  'too-large': 413,
+  method: 405,
   'cannot-write': 507,
 };
 
 function answerFor(error: unknown): Response {
   if (error instanceof WobrelError) {
     const { code, message, at } = error;
-    return Response.json({ error: { code, message, at } }, { status: STATUS[code] ?? 400 });
+    // A folder of the server is nobody's business but its own.
+    const shown = code === 'cannot-write' ? null : at;
+    return Response.json({ error: { code, message, at: shown } }, { status: STATUS[code] ?? 400 });
   }
   if (error instanceof ZodError) {
     const { path, message } = error.issues[0]!;
@@ -38,15 +43,14 @@ function answerFor(error: unknown): Response {
   );
 }
 
-type Params = Promise<Record<string, string>>;
 type Work = (request: Request, params: Record<string, string>) => Promise<Response | object | void>;
 
-/** Wraps a route's work; plain objects are answered as JSON, nothing as 204. */
-export function route(work: Work) {
-  return async (request: Request, context: { params: Params }): Promise<Response> => {
+/** Wraps one method's work. */
+function route(work: Work) {
+  return async (request: Request, context: { params: Promise<unknown> }): Promise<Response> => {
     try {
       guard(request.headers, request.method);
-      const answer = await work(request, await context.params);
+      const answer = await work(request, (await context.params) as Record<string, string>);
       if (answer instanceof Response) return answer;
       return answer === undefined ? new Response(null, { status: 204 }) : Response.json(answer);
     } catch (error) {
@@ -55,12 +59,21 @@ export function route(work: Work) {
   };
 }
 
-/** The request's JSON body, checked. */
-export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
-  const body: unknown = await request.json().catch(() => {
-    throw new WobrelError('invalid', 'The request is not JSON.');
-  });
-  return schema.parse(body);
+const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
+type Method = (typeof METHODS)[number];
+
+/**
+ * A route's methods, each by its work: plain objects are answered as JSON, nothing as 204.
+ * Methods that it does not have are refused in the same form.
+ */
+export function routes(works: Partial<Record<Method, Work>>): Record<Method, ReturnType<typeof route>> {
+  const known = Object.keys(works).join(', ');
+  const refuse: Work = async (request) => {
+    throw new WobrelError('method', `${request.method} is not possible here, only ${known || 'nothing'}.`);
+  };
+  return Object.fromEntries(METHODS.map((method) => [method, route(works[method] ?? refuse)])) as ReturnType<
+    typeof routes
+  >;
 }
 
 /** A row's number out of a path or query. */
@@ -68,6 +81,12 @@ export function numberOf(text: string | null | undefined, fallback?: number): nu
   if ((text === null || text === undefined) && fallback !== undefined) return fallback;
   if (!/^\d{1,15}$/.test(text ?? '')) throw new WobrelError('not-found', 'There is nothing at this address.');
   return Number(text);
+}
+
+/** A picture's sum out of a path or query. */
+export function sumOf(text: string | undefined): string {
+  if (!/^[0-9a-f]{64}$/.test(text ?? '')) throw new WobrelError('not-found', 'There is nothing at this address.');
+  return text!;
 }
 
 /** A proxy's size out of a path. */

@@ -1,9 +1,10 @@
 /** What a photo file is: its type by content, its upright size, its limits. */
-import { open } from 'node:fs/promises';
+import { open, stat } from 'node:fs/promises';
 import sharp, { type SharpOptions } from 'sharp';
 import { WobrelError } from '../../core/errors';
 import { MAX_PIXELS } from '../../core/template';
 import { describeOther, sniff, SNIFF_BYTES, type PhotoFormat } from './sniff';
+import { tiffIsWhole } from './tiff';
 
 export type PhotoFacts = {
   readonly format: PhotoFormat;
@@ -26,25 +27,54 @@ async function headOf(path: string): Promise<Buffer> {
   }
 }
 
-/** An error of the decoder in words for people. */
+/** An error of the decoder in words for people: its own are for programmers, and hold paths. */
 export function brokenPhoto(error: unknown): WobrelError {
-  const reason = String((error as Error)?.message ?? error).split('\n')[0]!;
+  const reason = String((error as Error)?.message ?? error);
   if (/exceeds pixel limit/i.test(reason))
     return new WobrelError('photo-too-large', 'The photo has more than 100 megapixels.');
   const cut = /premature|truncat|end of (file|stream|input)|not enough|corrupt/i.test(reason);
-  return new WobrelError(
-    'photo-broken',
-    cut ? 'The file is broken or cut short.' : `The file can’t be read as a photo (${reason}).`,
-  );
+  return new WobrelError('photo-broken', cut ? CUT_SHORT : 'The file can’t be read as a photo.');
+}
+
+const CUT_SHORT = 'The file is broken or cut short.';
+
+/**
+ * Pixels that a byte can stand for at most, where a format has such a limit: a run of GIF's
+ * LZW at its longest; deflate's 1032 to 1 (RFC 1951) with eight pixels a byte; a bit for each
+ * of the six blocks of 16 × 16 pixels in a JPEG.
+ */
+const PIXELS_A_BYTE: Partial<Record<PhotoFormat, number>> = { gif: 3000, png: 8 * 1032, jpeg: 400 };
+
+/** A header is quickly written; the pixels that it claims have to be there. */
+async function refuseHollow(path: string, format: PhotoFormat, width: number, height: number): Promise<void> {
+  const { size } = await stat(path);
+  const most = (PIXELS_A_BYTE[format] ?? Infinity) * size;
+  if (width * height > most)
+    throw new WobrelError('photo-broken', `The file is far too small to hold the ${width} × ${height} pixels that it claims.`); // prettier-ignore
+  if (format === 'tiff' && !(await tiffIsWhole(path))) throw new WobrelError('photo-broken', CUT_SHORT);
+}
+
+/** Opens only what is a file and stays one: a pipe or a device would be waited for without end. */
+async function refuseOther(path: string): Promise<void> {
+  const kind = await stat(path).catch((error: NodeJS.ErrnoException) => {
+    throw new WobrelError(
+      'photo-unreadable',
+      error.code === 'EACCES' ? 'The file may not be read.' : 'The file is gone.',
+    );
+  });
+  if (!kind.isFile()) throw new WobrelError('photo-wrong-type', 'It is no file.');
 }
 
 /**
  * Looks at a file without decoding its pixels.
  *
- * @throws WobrelError `photo-empty`, `photo-wrong-type`, `photo-too-large` or `photo-broken`
+ * @throws WobrelError `photo-unreadable`, `photo-empty`, `photo-wrong-type`, `photo-too-large` or `photo-broken`
  */
 export async function inspectPhoto(path: string): Promise<PhotoFacts> {
-  const head = await headOf(path);
+  await refuseOther(path);
+  const head = await headOf(path).catch(() => {
+    throw new WobrelError('photo-unreadable', 'The file may not be read.');
+  });
   if (head.length === 0) throw new WobrelError('photo-empty', 'The file is empty.');
   const format = sniff(head);
   if (!format)
@@ -62,5 +92,6 @@ export async function inspectPhoto(path: string): Promise<PhotoFacts> {
     const megapixels = Math.round((width * height) / 1e6);
     throw new WobrelError('photo-too-large', `The photo has ${megapixels} megapixels; up to 100 are taken.`);
   }
+  await refuseHollow(path, format, width, height);
   return { format, width, height, hasAlpha: metadata.hasAlpha ?? false };
 }

@@ -185,6 +185,54 @@ describe('what is not taken is told in a sentence', () => {
   });
 });
 
+describe('TIFFs, whose decoder fills in what is missing', () => {
+  const noise = () => sharp(Buffer.from(Array.from({ length: 300 * 200 * 3 }, (_, i) => (i * 7919) % 251)), { raw: { width: 300, height: 200, channels: 3 } }); // prettier-ignore
+
+  test.each([
+    ['strips', {}],
+    ['tiles', { tile: true, tileWidth: 64, tileHeight: 64 }],
+    ['BigTIFF', { bigtiff: true }],
+    ['LZW', { compression: 'lzw' }],
+  ] as const)('whole with %s is taken, cut short is not', async (name, options) => {
+    const whole = await noise().tiff({ compression: 'none', ...options }).toBuffer(); // prettier-ignore
+    const [path, cut] = [file(`${name}.tif`), file(`${name}-cut.tif`)];
+    writeFileSync(path, whole);
+    expect(await inspectPhoto(path)).toMatchObject({ format: 'tiff', width: 300, height: 200 });
+    // libvips writes the directory first or last: either way half of the pixels or the directory is gone.
+    writeFileSync(cut, whole.subarray(0, whole.length * 0.6));
+    await expect(inspectPhoto(cut)).rejects.toMatchObject({ code: 'photo-broken' });
+  });
+});
+
+test('a file of a few bytes whose header claims many pixels is refused', async () => {
+  // GIF89a (1990) §18: a logical screen and an image of 9999 × 9999, in 35 bytes.
+  const gif = Buffer.from('47494638396100000000800000000000ffffff2c00000000010001000002024401003b', 'hex');
+  // Logical screen and image alike.
+  for (const at of [6, 8, 24, 26]) gif.writeUInt16LE(9999, at);
+  writeFileSync(file('claims.gif'), gif);
+  await expect(inspectPhoto(file('claims.gif'))).rejects.toMatchObject({
+    code: 'photo-broken',
+    message: 'The file is far too small to hold the 9999 × 9999 pixels that it claims.',
+  });
+});
+
+test('what a refusal says are sentences of ours: no path, no word of the decoder', async () => {
+  for (const head of [
+    '\xff\xd8\xff\xe0garbage',
+    '\x89PNG\r\n\x1a\ngarbage',
+    'RIFF\x10\0\0\0WEBPgarbage',
+    'II*\0\x08\0\0\0',
+    '\0\0\0\x1cftypavifgarbage',
+  ]) {
+    // prettier-ignore
+    writeFileSync(file('garbage'), Buffer.from(head, 'latin1'));
+    const { message } = (await inspectPhoto(file('garbage')).catch((error: Error) => error)) as Error;
+    expect(['The file is broken or cut short.', 'The file can’t be read as a photo.']).toContain(message);
+  }
+  await expect(inspectPhoto('/dev/null')).rejects.toMatchObject({ message: 'It is no file.' });
+  await expect(inspectPhoto(file('nowhere.jpg'))).rejects.toMatchObject({ message: 'The file is gone.' });
+});
+
 test('proxies have a longest side of 512 and 2048, are upright and carry no metadata', async () => {
   process.env.WOBREL_DATA = file('data');
   const path = file('large.jpg');

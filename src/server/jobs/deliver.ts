@@ -5,10 +5,12 @@ import { join } from 'node:path';
 import PQueue from 'p-queue';
 import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
-import { outsideOf, placer, type PhotoToPlace } from '../../core/placement';
-import { parseTemplate, type Template } from '../../core/template';
+import type { CheckedPhoto } from '../../core/checks';
+import type { ManifestItem } from '../../core/export';
+import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write } from '../db';
-import { matteOf, plateCache, type RenderedFile, type RenderPool } from '../render';
+import { outlinesOf } from '../geometry';
+import { plateCache, shareTemplate, type RenderedFile, type RenderPool } from '../render';
 import { deliveryFolder, digestFile, originalPath } from '../store';
 import { announce } from './events';
 
@@ -16,7 +18,7 @@ const { deliveries, deliveryFiles, deliveryPhotos } = tables;
 type PhotoRow = typeof deliveryPhotos.$inferSelect;
 
 /** What placed a photo, as it was when its delivery began. */
-export type SeenThen = Pick<PhotoToPlace, 'sight' | 'handSubject' | 'adjustment'>;
+export type SeenThen = Pick<CheckedPhoto, 'sight' | 'unseen' | 'handSubject' | 'adjustment'>;
 
 /** A delivery's photo as it was then. */
 export const photoThen = <R extends { seen: unknown }>(row: R): R & SeenThen => ({
@@ -48,41 +50,63 @@ async function sweepAside(folder: string): Promise<void> {
   for (const name of names) if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
 }
 
-function deliverPhoto(template: Template, folder: string, { pool }: DeliverContext) {
-  const plateFor = plateCache(pool, template);
-  const place = placer(template);
-  return async (photo: PhotoRow, files: readonly FileRow[]): Promise<Map<number, RenderedFile>> => {
-    const done = new Map<number, RenderedFile>();
-    const missing: FileRow[] = [];
+/** What is the same for all photos of a delivery: what the batch is like, and which photos look like another. */
+async function batchOf(delivery: typeof deliveries.$inferSelect, template: Template) {
+  const rows = await database()
+    .select()
+    .from(deliveryPhotos)
+    .where(eq(deliveryPhotos.deliveryId, delivery.id))
+    .orderBy(asc(deliveryPhotos.id));
+  const photos = rows.map((row) => ({ ...photoThen(row), name: row.photo }));
+  const { means, twins } = await outlinesOf().findings({ template, outline: delivery.outline }, photos);
+  return { means, twinOf: new Map(rows.map(({ id }, i) => [id, twins[i] ?? null])) };
+}
+
+/** What was made of one photo: where it lies, and its files with what there is to say about them. */
+type Made = {
+  readonly placed: Pick<ManifestItem, 'placement' | 'subject'>;
+  readonly files: ReadonlyMap<number, RenderedFile & { readonly findings: ManifestItem['findings'] }>;
+};
+
+async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: DeliverContext) {
+  const template = keptTemplate(delivery.document);
+  const folder = deliveryFolder(delivery.id);
+  const { means, twinOf } = await batchOf(delivery, template);
+  const shared = shareTemplate(template, delivery.outline, means);
+  const plates = plateCache(pool, template, shared);
+  return async (photo: PhotoRow, files: readonly FileRow[]): Promise<Made> => {
+    const before = new Map<number, RenderedFile>();
     for (const file of files) {
-      const before = await finishedBefore(join(folder, file.file));
-      if (before) done.set(file.id, before);
-      else missing.push(file);
+      const found = await finishedBefore(join(folder, file.file));
+      if (found) before.set(file.id, found);
     }
-    if (missing.length === 0) return done;
+    const missing = files.filter((file) => !before.has(file.id));
     const targets = await Promise.all(
-      missing.map(async (file) => {
-        const output = template.outputs[file.outputIndex]!;
-        return { output, plate: await plateFor(output.width, matteOf(output)), path: join(folder, file.file) };
-      }),
+      missing.map(async ({ outputIndex, file }) => ({
+        output: outputIndex,
+        plate: await plates.of(template.outputs[outputIndex]!),
+        path: join(folder, file),
+      })),
     );
-    const then = photoThen(photo);
-    const { width, height } = photo;
-    const rendered = await pool.render({
+    const made = await pool.render({
       source: originalPath(photo.sha256),
-      photo: { width, height },
-      placement: place(then),
-      outside: outsideOf(template, then.sight),
-      frame: template.frame,
+      photo: { ...photoThen(photo), twin: twinOf.get(photo.id) ?? null },
+      template: shared,
       targets,
+      finished: files.filter((file) => before.has(file.id)).map(({ outputIndex }) => outputIndex),
+      widest: missing.length > 0 ? await plates.widest() : null,
     });
-    missing.forEach((file, i) => done.set(file.id, rendered[i]!));
-    return done;
+    const { files: written, findings, ...placed } = made;
+    const done = files.map((file) => {
+      const i = missing.indexOf(file);
+      return [file.id, { ...(before.get(file.id) ?? written[i]!), findings: findings[file.outputIndex]! }] as const;
+    });
+    return { placed, files: new Map(done) };
   };
 }
 
 /** Notes a photo's outcome; an error of the photo itself does not stop the others. */
-async function settle(photo: PhotoRow, outcome: Map<number, RenderedFile> | WobrelError): Promise<void> {
+async function settle(photo: PhotoRow, outcome: Made | WobrelError): Promise<void> {
   await write(async (tx) => {
     if (outcome instanceof WobrelError) {
       await tx
@@ -91,8 +115,11 @@ async function settle(photo: PhotoRow, outcome: Map<number, RenderedFile> | Wobr
         .where(eq(deliveryPhotos.id, photo.id));
       return;
     }
-    for (const [id, file] of outcome) await tx.update(deliveryFiles).set(file).where(eq(deliveryFiles.id, id));
-    await tx.update(deliveryPhotos).set({ state: 'done' }).where(eq(deliveryPhotos.id, photo.id));
+    for (const [id, file] of outcome.files) await tx.update(deliveryFiles).set(file).where(eq(deliveryFiles.id, id));
+    await tx
+      .update(deliveryPhotos)
+      .set({ state: 'done', placed: outcome.placed })
+      .where(eq(deliveryPhotos.id, photo.id));
   });
   announce(photo.deliveryId);
 }
@@ -130,22 +157,26 @@ export async function deliver(deliveryId: number, context: DeliverContext): Prom
   const [delivery] = await database().select().from(deliveries).where(eq(deliveries.id, deliveryId));
   if (!delivery) return;
   await sweepAside(deliveryFolder(deliveryId));
-  const work = deliverPhoto(parseTemplate(delivery.document), deliveryFolder(deliveryId), context);
+  const make = await photoMaker(delivery, context);
   // One photo more than threads, so that none waits for the database.
   const queue = new PQueue({ concurrency: context.pool.threads + 1 });
   let fatal: unknown = null;
   const stopped = () => fatal !== null || context.isCancelled();
   for (let page = await waitingPage(deliveryId); page.length > 0 && !stopped(); page = await waitingPage(deliveryId)) {
     for (const { photo, files } of page)
-      void queue.add(async () => {
-        if (stopped()) return;
-        try {
-          await settle(photo, await work(photo, files));
-        } catch (error) {
-          if (endsDelivery(error)) fatal ??= error;
-          else await settle(photo, error as WobrelError);
-        }
-      });
+      void queue
+        .add(async () => {
+          if (stopped()) return;
+          // Whatever goes wrong, in noting it too, is kept: nothing here may go unhandled.
+          const outcome = await make(photo, files).catch((error: unknown) => {
+            if (endsDelivery(error)) throw error;
+            return error as WobrelError;
+          });
+          await settle(photo, outcome);
+        })
+        .catch((error: unknown) => {
+          fatal ??= error;
+        });
     await queue.onIdle();
   }
   if (fatal !== null) throw fatal;

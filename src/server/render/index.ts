@@ -1,3 +1,4 @@
-export { matteOf } from './matte';
-export { createRenderPool, plateCache, type RenderPool } from './pool';
+export { createRenderPool, plateCache, renderHere, type RenderPool } from './pool';
 export type { RenderedFile } from './render';
+export type { RenderedPhoto } from './task';
+export { shareTemplate } from './shared-template';

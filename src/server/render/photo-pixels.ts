@@ -1,71 +1,100 @@
 /** A photo's pixels as a plate wants them. */
-import type { Sharp } from 'sharp';
-import { brokenPhoto } from '../intake/inspect';
-import { openPhoto } from '../intake';
-import { flatSpread, isPlain, pixelRect, scaledSize, toScaled, type Placement, type Size } from '../../core/placement';
+import sharp, { type Sharp } from 'sharp';
+import { brokenPhoto, openPhoto } from '../intake';
+import {
+  flatSpread,
+  isPlain,
+  pixelRect,
+  scaledSize,
+  seenPart,
+  toScaled,
+  type Placement,
+  type Size,
+} from '../../core/placement';
 import type { PhotoPixels, Plate } from '../../core/plate';
 import { continued, resample, type Outside, type PixelWindow } from '../../core/raster';
 
-const mirrored = (photo: Sharp, { mirror }: Placement) => (mirror ? photo.flop() : photo);
+/** A placed photo, and how its pixels are come by. */
+export type PlacedPhoto = {
+  readonly path: string;
+  /** Pixels of the upright photo. */
+  readonly photo: Size;
+  readonly placement: Placement;
+  /** What is shown where the photo does not reach. */
+  readonly outside: Outside;
+};
+
+/** Reads the whole photo scaled to a size, and gives a part of it: RGBA, row by row. */
+type Reader = (size: Size, part: PixelWindow) => Promise<Uint8Array>;
 
 const asBroken = (error: unknown): never => {
   throw brokenPhoto(error);
 };
 
-/** Scaled and cut in one step by the decoder's library. The scaling comes before the cutting, so that JPEGs are decoded no larger than needed. */
-const cutOut = (path: string, placement: Placement, rect: PixelWindow, part: PixelWindow): Promise<Buffer> =>
-  mirrored(openPhoto(path), placement)
-    .resize(rect.width, rect.height, { fit: 'fill' })
-    .extract({ left: part.left - rect.left, top: part.top - rect.top, width: part.width, height: part.height })
-    .ensureAlpha()
-    .raw()
-    .toBuffer()
-    .catch(asBroken);
+const fill = { fit: 'fill' } as const;
 
-async function plainPixels(path: string, photo: Size, placement: Placement, plate: Plate): Promise<PhotoPixels> {
-  const { photoWindow: window } = plate;
-  const rect = pixelRect(photo, placement, plate.scale, window);
-  return { data: await cutOut(path, placement, rect, window), window, opaque: true };
+/** The scaling comes before the cutting, so that JPEGs are decoded no larger than needed, and nothing is made that is not seen. */
+const partOf = (photo: Sharp, { width, height }: Size, part: PixelWindow): Promise<Uint8Array> =>
+  photo.resize(width, height, fill).extract({ ...part }).ensureAlpha().raw().toBuffer().catch(asBroken); // prettier-ignore
+
+/** Larger than this, a scaled photo is not kept whole between two outputs. */
+const MOST_KEPT = 24_000_000;
+
+/**
+ * Reads for one output after another. The photo is decoded once, at the size that the
+ * widest wants; the others are scaled from that.
+ *
+ * @param widest the size for the template's widest output; null where there is only one
+ */
+function readerOf({ path, placement }: PlacedPhoto, widest: Size | null): Reader {
+  const open = () => (placement.mirror ? openPhoto(path).flop() : openPhoto(path));
+  if (!widest || widest.width * widest.height > MOST_KEPT) return (size, part) => partOf(open(), size, part);
+  let decoded: Promise<{ data: Buffer; raw: { width: number; height: number; channels: 3 | 4 } }> | null = null;
+  const decode = async () => {
+    const made = open().resize(widest.width, widest.height, fill).raw();
+    const { data, info } = await made.toBuffer({ resolveWithObject: true }).catch(asBroken);
+    return { data, raw: { width: info.width, height: info.height, channels: info.channels as 3 | 4 } };
+  };
+  return async (size, part) => {
+    const { data, raw } = await (decoded ??= decode());
+    return partOf(sharp(data, { raw }), size, part);
+  };
 }
 
-/** Turned and continued beyond its rim by the same code as the preview; scaled whole before, unless its rim is all that is needed. */
-async function turnedPixels(
-  path: string,
-  photo: Size,
-  placement: Placement,
-  plate: Plate,
-  outside: Outside,
-): Promise<PhotoPixels> {
-  const { photoWindow: window } = plate;
-  const flat = flatSpread(photo, placement, plate.scale, window, outside);
-  if (flat) {
-    const data = await cutOut(path, placement, flat.rect, flat.part);
-    return { data: continued(data, flat.part, flat.rect, window, flat.outside), window, opaque: true };
+/** Where the photo lies on a plate's whole pixels, or how large it is before it is turned. */
+function sizeOn({ photo, placement, outside }: PlacedPhoto, { scale, photoWindow }: Plate): Size {
+  const isFlat = isPlain(photo, placement, scale, photoWindow) || flatSpread(photo, placement, scale, photoWindow, outside); // prettier-ignore
+  return isFlat ? pixelRect(photo, placement, scale, photoWindow) : scaledSize(photo, placement, scale);
+}
+
+async function pixelsOn(placed: PlacedPhoto, plate: Plate, read: Reader): Promise<PhotoPixels> {
+  const { photo, placement, outside } = placed;
+  const { photoWindow: window, scale } = plate;
+  if (isPlain(photo, placement, scale, window)) {
+    const rect = pixelRect(photo, placement, scale, window);
+    const part = { ...window, left: window.left - rect.left, top: window.top - rect.top };
+    return { data: await read(rect, part), window, opaque: true };
   }
-  const size = scaledSize(photo, placement, plate.scale);
-  const data = await mirrored(openPhoto(path), placement)
-    .resize(size.width, size.height, { fit: 'fill' })
-    .ensureAlpha()
-    .raw()
-    .toBuffer()
-    .catch(asBroken);
-  const seen = resample({ data, ...size }, window, toScaled(placement, size, plate.scale), outside);
+  const flat = flatSpread(photo, placement, scale, window, outside);
+  if (flat) {
+    const { rect, part } = flat;
+    const data = await read(rect, { ...part, left: part.left - rect.left, top: part.top - rect.top });
+    return { data: continued(data, part, rect, window, flat.outside), window, opaque: true };
+  }
+  // Turned by the same code as the preview; of the scaled photo only what is seen is made.
+  const size = scaledSize(photo, placement, scale);
+  const map = toScaled(placement, size, scale);
+  const part = seenPart(size, window, map, outside);
+  const seen = resample({ data: await read(size, part), part, ...size }, window, map, outside);
   return { data: seen, window, opaque: outside.kind !== 'none' };
 }
 
 /**
- * The photo in its place over the plate's photo window, RGBA row by row.
+ * A function that gives the photo in its place over a plate's photo window, RGBA row by row.
  *
- * @param outside what is shown where the photo does not reach
+ * @param widest the plate of the template's widest output, where it has outputs of several widths
  */
-export function photoPixels(
-  path: string,
-  photo: Size,
-  placement: Placement,
-  plate: Plate,
-  outside: Outside,
-): Promise<PhotoPixels> {
-  return isPlain(photo, placement, plate.scale, plate.photoWindow)
-    ? plainPixels(path, photo, placement, plate)
-    : turnedPixels(path, photo, placement, plate, outside);
+export function photoPixels(placed: PlacedPhoto, widest: Plate | null): (plate: Plate) => Promise<PhotoPixels> {
+  const read = readerOf(placed, widest && sizeOn(placed, widest));
+  return (plate) => pixelsOn(placed, plate, read);
 }

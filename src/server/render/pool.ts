@@ -1,56 +1,71 @@
 /**
- * The pool of render threads. Piscina runs the bundled worker (`dist/render-worker.mjs`),
- * the same file for the server and the command line.
+ * Rendering, in threads of the bundled worker (`dist/render-worker.mjs`) or right here:
+ * the same tasks for the server and the command line.
  */
-import { join } from 'node:path';
-import Piscina from 'piscina';
 import { WobrelError } from '../../core/errors';
 import type { Plate } from '../../core/plate';
 import type { Template } from '../../core/template';
 import { renderThreads } from '../config';
-import type { RenderedFile, RenderTask } from './render';
-import type { Outcome } from './worker';
+import { createThreads } from '../threads';
+import { matteOf } from './matte';
+import type { SharedTemplate } from './shared-template';
+import { plateTask, renderTask, type PlateTask, type RenderedPhoto, type RenderTask } from './task';
 
 export type RenderPool = {
   readonly threads: number;
-  readonly render: (task: RenderTask) => Promise<RenderedFile[]>;
+  readonly render: (task: RenderTask) => Promise<RenderedPhoto>;
   /** The plate for a size and matte: compiled once, its arrays shared by all threads. */
-  readonly plate: (template: Template, width: number, matte: string | null) => Promise<Plate>;
+  readonly plate: (task: PlateTask) => Promise<Plate>;
   readonly close: () => Promise<void>;
 };
 
-function valueOf<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  throw new WobrelError(outcome.code, outcome.message, outcome.at);
-}
+/** The largest photo into the largest output takes a small part of this, even on a slow machine. */
+const SECONDS = 240;
+const MEGABYTES = 2048;
 
 /** @param folder where the bundled worker lies */
-export function createRenderPool(folder = join(/*turbopackIgnore: true*/ process.cwd(), 'dist')): RenderPool {
-  const threads = renderThreads();
-  const pool = new Piscina({
-    filename: join(folder, 'render-worker.mjs'),
-    minThreads: 1,
-    maxThreads: threads,
-    idleTimeout: 30_000,
+export function createRenderPool(folder?: string): RenderPool {
+  const { threads, run, close } = createThreads({
+    worker: 'render-worker.mjs',
+    folder,
+    threads: renderThreads(),
+    seconds: SECONDS,
+    megabytes: MEGABYTES,
+    tooMuch: () => new WobrelError('photo-too-much', 'The photo took more time or memory than there is.'),
   });
   return {
     threads,
-    render: async (task) => valueOf((await pool.run(task, { name: 'render' })) as Outcome<RenderedFile[]>),
-    plate: async (template, width, matte) =>
-      valueOf((await pool.run({ template, width, matte }, { name: 'plate' })) as Outcome<Plate>),
-    close: () => pool.close({ force: true }),
+    render: (task) => run<RenderedPhoto>('render', task),
+    plate: (task) => run<Plate>('plate', task),
+    close,
   };
 }
 
+/** The same without threads: for a few photos, which are done before a thread has started. */
+export const renderHere: RenderPool = {
+  threads: 1,
+  render: (task) => renderTask(task),
+  plate: async (task) => plateTask(task),
+  close: async () => {},
+};
+
 /** Plates of one template: each is compiled on first use and then shared. */
-export function plateCache(pool: RenderPool, template: Template) {
+export function plateCache(pool: RenderPool, template: Template, shared: SharedTemplate) {
   const plates = new Map<string, Promise<Plate>>();
-  return (width: number, matte: string | null): Promise<Plate> => {
+  const plateFor = (width: number, matte: string | null): Promise<Plate> => {
     const key = `${width} ${matte}`;
     const known = plates.get(key);
     if (known) return known;
-    const made = pool.plate(template, width, matte);
+    const made = pool.plate({ template: shared, width, matte });
     plates.set(key, made);
     return made;
+  };
+  const widths = new Set(template.outputs.map(({ width }) => width));
+  const widest = template.outputs.reduce((a, b) => (b.width > a.width ? b : a));
+  return {
+    /** The plate of an output. */
+    of: (output: Template['outputs'][number]) => plateFor(output.width, matteOf(output)),
+    /** The plate that photos are decoded for; null where all outputs are of one width. */
+    widest: async () => (widths.size > 1 ? plateFor(widest.width, matteOf(widest)) : null),
   };
 }

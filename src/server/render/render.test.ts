@@ -4,10 +4,11 @@ import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import jpeg from 'jpeg-js';
 import sharp from 'sharp';
-import { outsideOf, placer } from '../../core/placement';
-import { compile } from '../../core/plate';
+import { outsideOf, placer, scaledSize, toScaled, type Adjustment } from '../../core/placement';
+import { compile, compose } from '../../core/plate';
+import { resample } from '../../core/raster';
 import { parseTemplate } from '../../core/template';
-import { inspectPhoto } from '../intake';
+import { inspectPhoto, openPhoto } from '../intake';
 import { sha256Of, writeWhole } from '../store';
 import { asWriteError } from '../store/files';
 import { matteOf } from './matte';
@@ -24,16 +25,17 @@ async function rendered(fields: object, source = `${DEMO}/celadon-mug-01.jpg`) {
   const photo = await inspectPhoto(source);
   const targets = template.outputs.map((output, i) => ({
     output,
-    plate: compile(template, output.width, matteOf(output)),
+    plate: compile(template, output.width, matteOf(output), true),
     path: join(folder, `${Math.random()}-${i}`),
   }));
   const files = await renderPhoto({
-    source,
+    path: source,
     photo,
     placement: placer(template)(photo),
     outside: outsideOf(template, null),
     frame: template.frame,
     targets,
+    widest: targets.reduce((a, b) => (b.plate.width > a.plate.width ? b : a)).plate,
   });
   return targets.map(({ path }, i) => ({ ...files[i]!, data: readFileSync(path) }));
 }
@@ -117,4 +119,106 @@ test('a folder that can’t be written to, or a full disk, is told with the path
   expect(asWriteError(full, '/d/x.png')).toMatchObject({
     message: 'Nothing could be written to /d: the disk is full.',
   });
+});
+
+/** Renders a photo that is adjusted by hand. */
+async function adjusted(fields: object, adjustment: Adjustment, source = `${DEMO}/celadon-mug-01.jpg`) {
+  const template = parseTemplate({ wobrel: 1, name: 'T', frame: { width: 300, height: 300 }, ...fields });
+  const photo = { ...(await inspectPhoto(source)), adjustment };
+  const [output] = template.outputs;
+  const path = join(folder, `${Math.random()}.png`);
+  const plate = compile(template, output!.width, null, true);
+  const placed = { path: source, photo, placement: placer(template)(photo), outside: outsideOf(template, null) };
+  await renderPhoto({ ...placed, frame: template.frame, targets: [{ output: output!, plate, path }], widest: null });
+  return PNG.sync.read(readFileSync(path));
+}
+
+test('a photo enlarged a hundred times and turned takes no more memory than what is seen of it', async () => {
+  const before = process.memoryUsage().rss;
+  const { width, data } = await adjusted({ centring: { gap: 'extend' } }, { x: 0, y: 0, scale: 100, angle: 1 });
+  expect([width, data[(150 * 300 + 150) * 4 + 3]]).toEqual([300, 255]);
+  // Scaled whole it would have 56,889 × 42,667 pixels: 10 GB.
+  expect((process.memoryUsage().rss - before) / 2 ** 20).toBeLessThan(400);
+});
+
+test.each(['ground', 'mirror', 'smear'] as const)(
+  'what is seen of a turned photo is what the whole photo scaled would show, continued by %s',
+  async (extend) => {
+    // An independent way to the same pixels: the photo is scaled whole first, by sharp, and seen through in full.
+    const centring = { gap: 'extend', extend };
+    const adjustment = { x: 0.31, y: -0.22, scale: 0.6, angle: 17 };
+    const picture = await adjusted({ centring }, adjustment);
+    const template = parseTemplate({ wobrel: 1, name: 'T', frame: { width: 300, height: 300 }, centring });
+    const source = `${DEMO}/celadon-mug-01.jpg`;
+    const photo = { ...(await inspectPhoto(source)), adjustment };
+    const plate = compile(template, 300);
+    const placement = placer(template)(photo);
+    const size = scaledSize(photo, placement, plate.scale);
+    const whole = await openPhoto(source)
+      .resize(size.width, size.height, { fit: 'fill' })
+      .ensureAlpha()
+      .raw()
+      .toBuffer();
+    const part = { left: 0, top: 0, ...size };
+    const seen = resample({ data: whole, part, ...size }, plate.photoWindow, toScaled(placement, size, plate.scale), outsideOf(template, null)); // prettier-ignore
+    const wanted = compose(plate, { data: seen, window: plate.photoWindow, opaque: true });
+    expect(Buffer.compare(Buffer.from(wanted), picture.data)).toBe(0);
+  },
+);
+
+test('a PNG and a JPEG of one width don’t share pixels that only one of them shows', async () => {
+  // A wide feather: on its matte the JPEG shows the photo as far as the PNG, on a backdrop further than its own rim.
+  const fields = {
+    edge: { feather: 60, featherSide: 'outside' },
+    shape: { kind: 'circle', box: { cx: 150, cy: 150, width: 280, height: 280 } },
+    outputs: [{ name: 'a', width: 300 }, { name: 'b', width: 300, format: 'jpeg', matte: '#ffffff', quality: 100 }], // prettier-ignore
+  };
+  const white = join(folder, 'white.png');
+  await sharp({ create: { width: 900, height: 900, channels: 3, background: '#ffffff' } })
+    .png()
+    .toFile(white);
+  for (const order of [
+    [0, 1],
+    [1, 0],
+  ]) {
+    // prettier-ignore
+    const outputs = order.map((i) => fields.outputs[i]!);
+    const files = await rendered({ ...fields, outputs }, white);
+    const mail = jpeg.decode(files[order.indexOf(1)]!.data, { formatAsRGBA: false });
+    // White photo on a white matte: not one dark pixel anywhere.
+    expect(mail.data.every((v) => v > 250)).toBe(true);
+  }
+});
+
+test('a narrower output is the same whether the widest one is made with it or was made before', async () => {
+  const outputs = [{ name: 'large', width: 300 }, { name: 'small', width: 120 }]; // prettier-ignore
+  const [, small] = await rendered({ outputs });
+  const template = parseTemplate({ wobrel: 1, name: 'T', frame: { width: 300, height: 300 }, outputs });
+  const source = `${DEMO}/celadon-mug-01.jpg`;
+  const photo = await inspectPhoto(source);
+  const path = join(folder, 'small-alone.png');
+  await renderPhoto({
+    path: source,
+    photo,
+    placement: placer(template)(photo),
+    outside: outsideOf(template, null),
+    frame: template.frame,
+    targets: [{ output: template.outputs[1]!, plate: compile(template, 120), path }],
+    widest: compile(template, 300),
+  });
+  expect(readFileSync(path).equals(small!.data)).toBe(true);
+});
+
+test.each([
+  [12_800, 50],
+  [600, 2],
+  [1, 20_000],
+])('a photo of %d × %d pixels is rendered whatever its gaps are dealt with', async (width, height) => {
+  const source = join(folder, `${width}x${height}.png`);
+  await sharp({ create: { width, height, channels: 3, background: '#336699' } })
+    .png()
+    .toFile(source);
+  const ways = [{ gap: 'enlarge' }, { gap: 'leave' }, ...['ground', 'mirror', 'smear'].map((extend) => ({ gap: 'extend', extend }))]; // prettier-ignore
+  for (const centring of ways)
+    expect((await rendered({ centring }, source))[0]).toMatchObject({ width: 300, height: 300 });
 });

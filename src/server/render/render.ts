@@ -1,24 +1,18 @@
 /** One photo into all the files that a delivery wants of it. */
 import { compose, type PhotoPixels, type Plate } from '../../core/plate';
-import type { Outside } from '../../core/raster';
-import type { Placement, Size } from '../../core/placement';
 import { pixelsPerUnit, type Output, type Template } from '../../core/template';
 import { sha256Of, writeWhole } from '../store';
 import { encode } from './encode';
-import { photoPixels } from './photo-pixels';
+import { photoPixels, type PlacedPhoto } from './photo-pixels';
 
 /** An output with the plate for its width and matte, and where its file goes. */
 export type RenderTarget = { readonly output: Output; readonly plate: Plate; readonly path: string };
 
-export type RenderTask = {
-  readonly source: string;
-  /** Pixels of the upright photo. */
-  readonly photo: Size;
-  readonly placement: Placement;
-  /** What is shown where the photo does not reach. */
-  readonly outside: Outside;
+export type RenderWork = PlacedPhoto & {
   readonly frame: Template['frame'];
   readonly targets: readonly RenderTarget[];
+  /** The plate of the template's widest output where it has several widths: the photo is decoded for that one, whatever is made this time. */
+  readonly widest: Plate | null;
 };
 
 export type RenderedFile = {
@@ -35,40 +29,50 @@ function densityOf(frame: Template['frame'], width: number): number {
 
 /** Where a picture is composed. */
 export type BufferFor = (length: number) => Uint8ClampedArray<ArrayBuffer>;
-
 const newBuffer: BufferFor = (length) => new Uint8ClampedArray(length);
 
-/** Buffers used again and again, for a caller that renders one photo at a time. */
-export function reusedBuffers(kept = 8): BufferFor {
+/** Buffers used again and again, for a caller that renders one photo at a time. Large ones are let go. */
+export function reusedBuffers(kept = 8, largest = 16_000_000): BufferFor {
   const buffers = new Map<number, Uint8ClampedArray<ArrayBuffer>>();
   return (length) => {
     const known = buffers.get(length);
     if (known) return known;
-    if (buffers.size >= kept) buffers.clear();
     const made = newBuffer(length);
+    if (length > largest) return made;
+    if (buffers.size >= kept) buffers.clear();
     buffers.set(length, made);
     return made;
   };
 }
 
+/** A plate once more, with the picture without photo: for the few photos that leave gaps. */
+export type WithBare = (plate: Plate, output: Output) => Plate;
+
+/** Plates of one width that show the photo in the same pixels share them: a matte may leave it more or fewer at its rim. */
+const windowKey = ({ width, photoWindow: { left, top, width: w, height: h } }: Plate) =>
+  [width, left, top, w, h].join();
+
 /**
  * Renders and writes the targets, plate by plate; the answers are in the targets' order.
- * Targets of the same size share the photo's pixels, those of the same plate the
- * composed picture too.
+ * Targets of the same plate share the composed picture.
  *
  * @throws WobrelError `photo-broken` or `cannot-write`
  */
 export async function renderPhoto(
-  { source, photo, placement, outside, frame, targets }: RenderTask,
+  { frame, targets, widest, ...placed }: RenderWork,
   bufferFor: BufferFor = newBuffer,
+  withBare: WithBare = (plate) => plate,
 ): Promise<RenderedFile[]> {
-  const photoAt = new Map<number, PhotoPixels>();
+  const pixelsOn = photoPixels(placed, widest);
+  const known = new Map<string, PhotoPixels>();
   const files: RenderedFile[] = [];
   for (const plate of new Set(targets.map((target) => target.plate))) {
     const { width, height } = plate;
-    const placed = photoAt.get(width) ?? (await photoPixels(source, photo, placement, plate, outside));
-    photoAt.set(width, placed);
-    const pixels = compose(plate, placed, bufferFor(plate.blank.length));
+    const photo = known.get(windowKey(plate)) ?? (await pixelsOn(plate));
+    known.set(windowKey(plate), photo);
+    const { output: first } = targets.find((target) => target.plate === plate)!;
+    const whole = photo.opaque || plate.bare ? plate : withBare(plate, first);
+    const pixels = compose(whole, photo, bufferFor(plate.blank.length));
     const picture = { pixels, width, height, ppi: densityOf(frame, width) };
     for (const [i, { output, path, plate: wanted }] of targets.entries()) {
       if (wanted !== plate) continue;

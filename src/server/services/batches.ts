@@ -1,16 +1,19 @@
 /** Batches: a set of photos and the template they go through. */
-import { and, asc, count, desc, eq, inArray, isNotNull, ne, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gte, inArray, isNotNull, lt, ne, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { checker } from '../../core/checks';
 import { WobrelError } from '../../core/errors';
-import type { Adjustment, HandSubject, PhotoToPlace } from '../../core/placement';
-import type { Sight } from '../../core/sight';
-import { parseTemplate, type Template } from '../../core/template';
+import type { PhotoToPlace } from '../../core/placement';
+import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
+import { outlinesOf } from '../geometry';
+import { askForFindings } from './findings';
+import { seenIn } from './seen';
 
 const { batches, deliveries, deliveryFiles, photos, refusals, sights, templates, templateVersions } = tables;
 
 export const batchNameSchema = z.string().trim().min(1, { error: 'a batch needs a name' }).max(120);
+
+type StripPhoto = PhotoToPlace & { id: number; sha256: string };
 
 export type BatchCard = {
   id: number;
@@ -18,12 +21,12 @@ export type BatchCard = {
   createdAt: number;
   photoCount: number;
   refusalCount: number;
-  /** Photos with a finding. */
-  findingCount: number;
+  /** Photos with a finding; null while they are being counted. */
+  findingCount: number | null;
   /** The newest delivery, if there was one. */
   delivery: { id: number; state: DeliveryState; fileCount: number; filesDone: number } | null;
   /** Photos spread evenly through the batch, for the strip of cutouts. */
-  strip: (PhotoToPlace & { id: number })[];
+  strip: StripPhoto[];
   template: Template;
 };
 
@@ -48,6 +51,9 @@ export function notFound(what: string): WobrelError {
   return new WobrelError('not-found', `There is no such ${what}.`);
 }
 
+export const changedElsewhere = () =>
+  new WobrelError('conflict', 'This batch’s template was changed in another window. Reload to see it.');
+
 /** A new batch with a plain template, or with the newest version of a saved one. */
 export async function createBatch(name: string, templateId: number | null = null): Promise<number> {
   const [version] = templateId
@@ -59,66 +65,78 @@ export async function createBatch(name: string, templateId: number | null = null
         .limit(1)
     : [];
   if (templateId && !version) throw notFound('template');
-  const draft = version?.document ?? parseTemplate({ wobrel: 1, name: 'Plain circle' });
+  // A catalogue shape: nothing is worked out for it.
+  const draft = version?.document ?? keptTemplate({ wobrel: 1, name: 'Plain circle' });
   return write(async (tx) => {
     const [row] = await tx
       .insert(batches)
-      .values({ name, draft, templateVersionId: version?.id ?? null })
+      .values({ name, draft, outline: version?.outline ?? null, templateVersionId: version?.id ?? null })
       .returning({ id: batches.id });
     return row!.id;
   });
 }
 
-/** A few photos of each batch, spread evenly through its list. */
-function stripPhotos() {
+/** Photos of the given batches that stand for them, spread evenly through their lists. */
+function chooseStrips(ids: readonly number[]) {
   const db = database();
   const ranked = db
     .select({
       id: photos.id,
       batchId: photos.batchId,
-      width: photos.width,
-      height: photos.height,
-      sight: sights.document,
-      handSubject: photos.handSubject,
-      adjustment: photos.adjustment,
       rank: sql<number>`row_number() over (partition by ${photos.batchId} order by ${photos.name}, ${photos.id}) - 1`.as(
         'rank',
       ),
       step: sql<number>`max(1, count(*) over (partition by ${photos.batchId}) / ${sql.raw(String(STRIP))})`.as('step'),
     })
     .from(photos)
-    .leftJoin(sights, eq(sights.sha256, photos.sha256))
-    .where(ne(photos.review, 'out'))
+    .where(and(inArray(photos.batchId, [...ids]), ne(photos.review, 'out')))
     .as('ranked');
   return db
-    .select()
+    .select({ id: ranked.id, batchId: ranked.batchId })
     .from(ranked)
     .where(sql`${ranked.rank} % ${ranked.step} = 0 and ${ranked.rank} / ${ranked.step} < ${sql.raw(String(STRIP))}`)
     .orderBy(asc(ranked.rank));
 }
 
-/** How many photos of each size every batch holds: without a subject to centre, hardly anything else counts. */
-function photoSizes() {
-  const { batchId, width, height, hasAlpha } = photos;
-  return database()
-    .select({ batchId, width, height, hasAlpha, n: count() })
+/** The ids of every batch's strip; those that are not known are chosen and kept. */
+async function stripsOf(
+  rows: readonly (typeof batches.$inferSelect)[],
+): Promise<ReadonlyMap<number, readonly number[]>> {
+  const strips = new Map(rows.map(({ id, strip }) => [id, strip ?? []]));
+  const unknown = rows.filter(({ strip }) => strip === null).map(({ id }) => id);
+  if (unknown.length === 0) return strips;
+  for (const { id, batchId } of await chooseStrips(unknown)) strips.get(batchId)!.push(id);
+  await write(async (tx) => {
+    for (const id of unknown)
+      await tx
+        .update(batches)
+        .set({ strip: strips.get(id)! })
+        .where(eq(batches.id, id));
+  });
+  return strips;
+}
+
+async function stripPhotos(ids: readonly number[]): Promise<ReadonlyMap<number, StripPhoto>> {
+  const rows = await database()
+    .select({
+      id: photos.id,
+      sha256: photos.sha256,
+      width: photos.width,
+      height: photos.height,
+      sight: sights.document,
+      handSubject: photos.handSubject,
+      adjustment: photos.adjustment,
+    })
     .from(photos)
-    .groupBy(batchId, width, height, hasAlpha);
+    .leftJoin(sights, eq(sights.sha256, photos.sha256))
+    .where(inArray(photos.id, [...ids]));
+  return new Map(rows.map((row) => [row.id, { ...row, sight: seenIn(row.sight).sight } as StripPhoto]));
 }
 
-/** Before the wall has counted: by size alone, or none where it depends on what is seen in each photo. */
-function findingCount(template: Template, sizes: Awaited<ReturnType<typeof photoSizes>>): number {
-  if (template.centring.rule !== 'middle') return 0;
-  const { check } = checker(template);
-  const failing = sizes.filter((size) => check(size).some((finding) => finding.about === 'photo'));
-  return failing.reduce((sum, { n }) => sum + n, 0);
-}
-
-/** All batches, newest first, in a fixed number of queries. */
+/** All batches, newest first, in a fixed number of queries, none of which goes through all photos. */
 export async function listBatches(): Promise<BatchCard[]> {
   const db = database();
   const rows = await db.select().from(batches).orderBy(desc(batches.id));
-  const counted = await db.select({ batchId: photos.batchId, n: count() }).from(photos).groupBy(photos.batchId);
   const refused = await db.select({ batchId: refusals.batchId, n: count() }).from(refusals).groupBy(refusals.batchId);
   const newest = await db
     .select({
@@ -150,18 +168,17 @@ export async function listBatches(): Promise<BatchCard[]> {
       ),
     )
     .groupBy(deliveryFiles.deliveryId);
-  const strips = await stripPhotos();
-  const sizes = await photoSizes();
-  const numberOf = (list: { batchId: number; n: number }[], id: number) => list.find((c) => c.batchId === id)?.n ?? 0;
+  const strips = await stripsOf(rows);
+  const shown = await stripPhotos([...strips.values()].flat());
   return rows.map((row) => {
-    const template = parseTemplate(row.draft);
     const delivery = newest.find((d) => d.batchId === row.id);
+    if (row.findingCount === null) askForFindings(row.id);
     return {
       id: row.id,
       name: row.name,
       createdAt: row.createdAt,
-      photoCount: numberOf(counted, row.id),
-      refusalCount: numberOf(refused, row.id),
+      photoCount: row.photoCount,
+      refusalCount: refused.find((c) => c.batchId === row.id)?.n ?? 0,
       delivery: delivery
         ? {
             id: delivery.id,
@@ -170,23 +187,9 @@ export async function listBatches(): Promise<BatchCard[]> {
             filesDone: written.find((w) => w.id === delivery.id)?.n ?? 0,
           }
         : null,
-      strip: strips
-        .filter((s) => s.batchId === row.id)
-        .map(({ id, width, height, sight, handSubject, adjustment }) => ({
-          id,
-          width,
-          height,
-          sight: sight as Sight | null,
-          handSubject: handSubject as HandSubject | null,
-          adjustment: adjustment as Adjustment | null,
-        })),
-      findingCount:
-        row.findingCount ??
-        findingCount(
-          template,
-          sizes.filter((s) => s.batchId === row.id),
-        ),
-      template,
+      strip: strips.get(row.id)!.flatMap((id) => shown.get(id) ?? []),
+      findingCount: row.findingCount,
+      template: keptTemplate(row.draft),
     };
   });
 }
@@ -212,9 +215,6 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
         .innerJoin(templates, eq(templates.id, templateVersions.templateId))
         .where(eq(templateVersions.id, row.templateVersionId))
     : [];
-  const [{ n: photoCount }] = (await db.select({ n: count() }).from(photos).where(eq(photos.batchId, id))) as [
-    { n: number },
-  ];
   const [{ n: refusalCount }] = (await db.select({ n: count() }).from(refusals).where(eq(refusals.batchId, id))) as [
     { n: number },
   ];
@@ -228,26 +228,19 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
     id,
     name: row.name,
     revision: row.revision,
-    template: parseTemplate(row.draft),
+    template: keptTemplate(row.draft),
     saved: saved
       ? {
           templateId: saved.templateId,
           name: saved.name,
           version: saved.version,
-          template: parseTemplate(saved.document),
+          template: keptTemplate(saved.document),
         }
       : null,
-    photoCount,
+    photoCount: row.photoCount,
     refusals: listed,
     refusalCount,
   };
-}
-
-/** Notes how many photos have a finding. */
-export async function noteFindings(id: number, count: number): Promise<void> {
-  await write(async (tx) => {
-    await tx.update(batches).set({ findingCount: count }).where(eq(batches.id, id));
-  });
 }
 
 export async function renameBatch(id: number, name: string): Promise<void> {
@@ -264,25 +257,54 @@ export async function deleteBatch(id: number): Promise<void> {
   });
 }
 
+/** A save as one of a window's own: its name, and the number of the change. */
+export type OwnSave = { readonly window: string; readonly change: number };
+
 /**
  * Keeps the template as it stands on the batch. `revision` is the one the change was
- * made on: two windows on the same batch can't silently undo each other.
+ * made on: two windows on the same batch can't silently undo each other. A window's later
+ * save follows its earlier one even where that has not been answered yet; an earlier one
+ * that comes late changes nothing.
  *
  * @returns the new revision
- * @throws WobrelError `template-…`, `not-found`, or `conflict`
+ * @throws WobrelError `template-…`, `shape-intricate`, `not-found`, or `conflict`
  */
-export async function saveDraft(id: number, document: unknown, revision: number): Promise<number> {
-  const template = parseTemplate(document);
-  const changed = await write((tx) =>
-    tx
+export async function saveDraft(
+  id: number,
+  document: unknown,
+  revision: number,
+  own: OwnSave | null = null,
+): Promise<number> {
+  const { template, outline } = await outlinesOf().template(document);
+  const [window, change] = [own?.window ?? null, own?.change ?? 0];
+  const isNext = eq(batches.revision, revision);
+  const follows = own && and(eq(batches.savedBy, own.window), lt(batches.savedChange, own.change));
+  const isLate = own && and(eq(batches.savedBy, own.window), gte(batches.savedChange, own.change));
+  const kept = await write(async (tx) => {
+    if (isLate) {
+      const [newer] = await tx
+        .select()
+        .from(batches)
+        .where(and(eq(batches.id, id), isLate));
+      if (newer) return newer.revision;
+    }
+    const [changed] = await tx
       .update(batches)
-      .set({ draft: template, revision: revision + 1 })
-      .where(and(eq(batches.id, id), eq(batches.revision, revision)))
-      .returning({ revision: batches.revision }),
-  );
-  if (changed[0]) return changed[0].revision;
+      .set({
+        draft: template,
+        outline,
+        revision: sql`${batches.revision} + 1`,
+        savedBy: window,
+        savedChange: change,
+        findingCount: null,
+      }) // prettier-ignore
+      .where(and(eq(batches.id, id), follows ? or(isNext, follows) : isNext))
+      .returning({ revision: batches.revision });
+    return changed?.revision ?? null;
+  });
+  if (kept !== null) return kept;
   await batchRow(id);
-  throw new WobrelError('conflict', 'This batch’s template was changed in another window. Reload to see it.');
+  throw changedElsewhere();
 }
 
 /** Forgets the list of refused files. */

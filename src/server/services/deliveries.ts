@@ -1,17 +1,17 @@
 /** Deliveries: one export of a batch, its files and its manifest. */
 import { and, asc, count, desc, eq, inArray, isNotNull, ne, sum } from 'drizzle-orm';
 import { createReadStream } from 'node:fs';
+import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import { checker } from '../../core/checks';
 import { WobrelError } from '../../core/errors';
-import { failedItem, namer, placedItem, type Manifest, type ManifestItem } from '../../core/export';
-import { placer } from '../../core/placement';
-import { outputHeight, parseTemplate } from '../../core/template';
+import { failedItem, namer, type Manifest, type ManifestItem } from '../../core/export';
+import { outputHeight, keptTemplate } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
-import { announce, askToStop, embeddedQueue, photoThen, wakeRunner, type SeenThen } from '../jobs';
+import { announce, askToStop, embeddedQueue, wakeRunner, type SeenThen } from '../jobs';
 import { deliveryFolder } from '../store';
 import { batchRow, notFound } from './batches';
+import { seenIn } from './seen';
 
 const { deliveries, deliveryFiles, deliveryPhotos, photos, sights } = tables;
 
@@ -46,7 +46,7 @@ function chunked<T>(list: readonly T[]): T[][] {
  */
 export async function startDelivery(batchId: number): Promise<number> {
   const batch = await batchRow(batchId);
-  const template = parseTemplate(batch.draft);
+  const template = keptTemplate(batch.draft);
   const rows = await database()
     .select({ photo: photos, sight: sights.document })
     .from(photos)
@@ -63,6 +63,7 @@ export async function startDelivery(batchId: number): Promise<number> {
         batchId,
         batchName: batch.name,
         document: template,
+        outline: batch.outline,
         photoCount: rows.length,
         fileCount: rows.length * template.outputs.length,
       })
@@ -80,7 +81,7 @@ export async function startDelivery(batchId: number): Promise<number> {
             width,
             height,
             hasAlpha,
-            seen: { sight, handSubject, adjustment } as SeenThen,
+            seen: { ...seenIn(sight), handSubject, adjustment } as SeenThen,
           })),
         )
         .returning({ id: deliveryPhotos.id });
@@ -102,9 +103,10 @@ export async function startDelivery(batchId: number): Promise<number> {
       });
       for (const part of chunked(files)) await tx.insert(deliveryFiles).values(part);
     }
+    // In the same transaction: a delivery without its job would wait for ever.
+    await embeddedQueue.add('delivery', deliveryId, tx);
     return deliveryId;
   });
-  await embeddedQueue.add('delivery', id);
   wakeRunner();
   return id;
 }
@@ -129,7 +131,7 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
     .from(deliveryFiles)
     .where(and(inArray(deliveryFiles.deliveryId, ids), isNotNull(deliveryFiles.sha256)))
     .groupBy(deliveryFiles.deliveryId);
-  return rows.map(({ document, ...row }) => {
+  return rows.map(({ document, outline: _, ...row }) => {
     const inState = (state: string) => states.find((s) => s.id === row.id && s.state === state)?.n ?? 0;
     const written = files.find((f) => f.id === row.id);
     return {
@@ -186,55 +188,42 @@ export async function resumeDelivery(id: number): Promise<void> {
   if (state !== 'cancelled' && state !== 'failed') return;
   await write(async (tx) => {
     await tx.update(deliveries).set({ state: 'waiting', message: null, finishedAt: null }).where(eq(deliveries.id, id));
+    await embeddedQueue.add('delivery', id, tx);
   });
-  await embeddedQueue.add('delivery', id);
   wakeRunner();
   announce(id);
 }
 
-/** The manifest of what is there. */
+/** The manifest of what is there: as it was noted when each photo was made. */
 export async function manifestOf(id: number): Promise<Manifest> {
   const delivery = await deliveryRow(id);
-  const template = parseTemplate(delivery.document);
   const rows = await database()
-    .select()
+    .select({
+      file: deliveryFiles,
+      photo: deliveryPhotos.photo,
+      photoId: deliveryPhotos.id,
+      state: deliveryPhotos.state,
+      error: deliveryPhotos.error,
+      placed: deliveryPhotos.placed,
+    }) // prettier-ignore
     .from(deliveryFiles)
     .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
     .where(eq(deliveryFiles.deliveryId, id))
     .orderBy(asc(deliveryFiles.id));
-  const place = placer(template);
-  const { check } = checker(template);
   const failed = new Set<number>();
-  const items = rows.flatMap(({ delivery_files: file, delivery_photos: row }): ManifestItem[] => {
-    const photo = photoThen(row);
-    if (photo.state === 'failed') {
-      if (failed.has(photo.id)) return [];
-      failed.add(photo.id);
-      return [failedItem(photo.photo, photo.error ?? 'The photo could not be made.')];
+  const items = rows.flatMap(({ file: row, photo, photoId, state, error, placed }): ManifestItem[] => {
+    if (state === 'failed') {
+      if (failed.has(photoId)) return [];
+      failed.add(photoId);
+      return [failedItem(photo, error ?? 'The photo could not be made.')];
     }
-    if (file.sha256 === null) return [];
-    const { output, width, height, bytes, sha256 } = file;
-    const findings = check(photo, template.outputs[file.outputIndex]).map((f) => ({
-      check: f.check,
-      value: f.value,
-      message: f.message,
-    }));
-    return [
-      {
-        photo: photo.photo,
-        output,
-        file: file.file,
-        width,
-        height,
-        bytes,
-        sha256,
-        ...placedItem(place(photo)),
-        findings,
-        error: null,
-      },
-    ];
+    if (row.sha256 === null) return [];
+    const { output, file, width, height, bytes, sha256, findings } = row;
+    const where = placed ?? { placement: null, subject: null };
+    return [{ photo, output, file, width, height, bytes, sha256, ...where, findings: findings ?? [], error: null }];
   });
-  return { template: template.name, startedAt: new Date(delivery.createdAt).toISOString(), items };
+  const { name } = delivery.document as { name: string };
+  return { template: name, startedAt: new Date(delivery.createdAt).toISOString(), items };
 }
 
 export type ZipEntry = {
@@ -244,13 +233,31 @@ export type ZipEntry = {
   readonly input: () => ReadableStream | string;
 };
 
-/** What goes into the zip: the finished files, then the manifest. Files are opened one at a time, when their turn comes. */
+/** Refuses where a file is gone or is not what was written: a zip that has begun can't be taken back. */
+async function refuseMissing(folder: string, items: readonly ManifestItem[]): Promise<void> {
+  for (const { file, bytes } of items) {
+    if (file === null) continue;
+    const size = await stat(join(folder, file)).then(
+      (found) => found.size,
+      () => null,
+    );
+    if (size !== bytes)
+      throw new WobrelError('gone', `${file} is missing from the delivery’s folder; export the batch again.`, file);
+  }
+}
+
+/**
+ * What goes into the zip: the finished files, then the manifest. Files are opened one at a time, when their turn comes.
+ *
+ * @throws WobrelError `not-found`, `not-done`, or `gone` with the file that is missing
+ */
 export async function zipEntries(id: number): Promise<ZipEntry[]> {
   const delivery = await deliveryRow(id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const manifest = await manifestOf(id);
   const lastModified = new Date(delivery.finishedAt ?? delivery.createdAt);
   const folder = deliveryFolder(id);
+  await refuseMissing(folder, manifest.items);
   const files = manifest.items.flatMap(({ file, bytes }) =>
     file === null
       ? []

@@ -1,6 +1,7 @@
 /** Photos of a batch: taking them in, listing them, letting them go. */
-import { and, asc, count, eq, inArray, ne, or, isNull } from 'drizzle-orm';
+import { and, asc, count, eq, inArray, ne, or, isNull, sql } from 'drizzle-orm';
 import { access, mkdir, readFile, rename, rm } from 'node:fs/promises';
+import type { SQLiteColumn } from 'drizzle-orm/sqlite-core';
 import { dirname } from 'node:path';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
@@ -13,18 +14,23 @@ import { oncePerProcess } from '../once';
 import { createSightPool } from '../sight';
 import { asWriteError, originalPath, proxyPath } from '../store';
 import { batchRow, notFound } from './batches';
+import { seenIn, UNSEEN, type Unseen } from './seen';
 
-const { photos, refusals, sights } = tables;
+const { batches, photos, refusals, sights } = tables;
 
 export type PhotoRow = {
   id: number;
   name: string;
+  /** Of its content: where its proxies are found. */
+  sha256: string;
   width: number;
   height: number;
   hasAlpha: boolean;
   review: Review;
-  /** What was seen in it; null until it has been looked at. */
+  /** What was seen in it; null until it has been looked at, and where it could not be. */
   sight: Sight | null;
+  /** True where it could not be looked at. */
+  unseen: boolean;
   handSubject: HandSubject | null;
   adjustment: Adjustment | null;
 };
@@ -37,6 +43,7 @@ export type Received =
 const COLUMNS = {
   id: photos.id,
   name: photos.name,
+  sha256: photos.sha256,
   width: photos.width,
   height: photos.height,
   hasAlpha: photos.hasAlpha,
@@ -51,22 +58,29 @@ const rowOf = (columns: Columns, sight: unknown): PhotoRow => ({
   ...columns,
   handSubject: columns.handSubject as HandSubject | null,
   adjustment: columns.adjustment as Adjustment | null,
-  sight: sight as Sight | null,
+  ...seenIn(sight),
 });
 
 const sightPool = () => oncePerProcess('sight', () => createSightPool());
 
 /** Looks at a picture, unless that has been done; what was seen holds for every batch with this picture. */
-async function sightOf(sha256: string): Promise<Sight> {
+async function sightOf(sha256: string): Promise<unknown> {
   const [known] = await database().select().from(sights).where(eq(sights.sha256, sha256));
-  if (known?.version === SIGHT_VERSION) return known.document as Sight;
-  const document = await sightPool().see(proxyPath(sha256, 512));
+  if (known?.version === SIGHT_VERSION) return known.document;
+  // Whatever is wrong with a picture, it is kept: that it could not be looked at is a finding.
+  const document = await sightPool()
+    .see(proxyPath(sha256, 512))
+    .catch((): Unseen => UNSEEN);
   await write(async (tx) => {
     const row = { version: SIGHT_VERSION, document };
     await tx
       .insert(sights)
       .values({ sha256, ...row })
       .onConflictDoUpdate({ target: sights.sha256, set: row });
+    // What was counted of batches that hold it goes by what was seen before.
+    const holding = tx.select({ id: photos.batchId }).from(photos).where(eq(photos.sha256, sha256));
+    const stale = { findingCount: null, changes: sql`${batches.changes} + 1` };
+    await tx.update(batches).set(stale).where(inArray(batches.id, holding));
   });
   return document;
 }
@@ -92,13 +106,13 @@ const exists = (path: string) =>
     () => false,
   );
 
-/** A file name as people see it: no folders, no control characters, not endless. */
+/** A file name as people see it: no folders, no control characters, nothing that turns the direction of writing, not endless. */
 function cleanName(name: string): string {
   const last = name.split(/[/\\]/).pop()!;
   return (
     last
       .normalize('NFC')
-      .replace(/[\u0000-\u001f\u007f]/g, '')
+      .replace(/[\u0000-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u2069]/g, '')
       .slice(0, 255) || 'unnamed'
   );
 }
@@ -193,44 +207,36 @@ export type PhotoChange = z.infer<typeof photoChangeSchema>;
 /** Most photos changed at once: a whole batch. */
 export const photoChangesSchema = z.array(photoChangeSchema).min(1).max(20_000);
 
-/** Changes photos of a batch, all or none. */
+/** A change's value for a column, or what the column holds where the change leaves it alone. */
+const changed = (column: SQLiteColumn, key: keyof PhotoChange) =>
+  sql`case when json_type(change.value, ${`$.${key}`}) is null then ${sql.identifier(column.name)} else json_extract(change.value, ${`$.${key}`}) end`; // prettier-ignore
+
+/** Changes photos of a batch, all or none, in one statement. */
 export async function changePhotos(batchId: number, changes: readonly PhotoChange[]): Promise<void> {
   await batchRow(batchId);
+  // Of several changes of one photo the later ones count.
+  const byId = new Map<number, PhotoChange>();
+  for (const change of changes) byId.set(change.id, { ...byId.get(change.id), ...change });
   await write(async (tx) => {
-    for (const { id, ...fields } of changes)
-      if (Object.keys(fields).length > 0)
-        await tx
-          .update(photos)
-          .set(fields)
-          .where(and(eq(photos.batchId, batchId), eq(photos.id, id)));
+    await tx.run(sql`update ${photos} set
+      review = ${changed(photos.review, 'review')},
+      hand_subject = ${changed(photos.handSubject, 'handSubject')},
+      adjustment = ${changed(photos.adjustment, 'adjustment')}
+      from json_each(${JSON.stringify([...byId.values()])}) as change
+      where ${photos.batchId} = ${batchId} and ${photos.id} = json_extract(change.value, '$.id')`);
   });
 }
+
+/** Ids as one value: a list of thousands would be more values than a statement takes. */
+const oneOf = (ids: readonly number[]) => sql`(select value from json_each(${JSON.stringify(ids)}))`;
 
 /** Takes photos out of the batch; the stored files stay, other batches may hold the same picture. */
 export async function removePhotos(batchId: number, ids: readonly number[]): Promise<void> {
   await write(async (tx) => {
-    await tx.delete(photos).where(and(eq(photos.batchId, batchId), inArray(photos.id, [...ids])));
+    await tx.delete(photos).where(and(eq(photos.batchId, batchId), sql`${photos.id} in ${oneOf(ids)}`));
   });
 }
 
-/** The proxies of several photos, in the order of `ids`; null where there is none. */
-export async function proxiesOf(ids: readonly number[], size: ProxySize): Promise<(Buffer | null)[]> {
-  const rows = await database()
-    .select({ id: photos.id, sha256: photos.sha256 })
-    .from(photos)
-    .where(inArray(photos.id, [...ids]));
-  const shaOf = new Map(rows.map(({ id, sha256 }) => [id, sha256]));
-  return Promise.all(
-    ids.map((id) => {
-      const sha256 = shaOf.get(id);
-      return sha256 ? readFile(proxyPath(sha256, size)).catch(() => null) : null;
-    }),
-  );
-}
-
-/** Where a photo's proxy lies. */
-export async function proxyOf(photoId: number, size: ProxySize): Promise<string> {
-  const [row] = await database().select({ sha256: photos.sha256 }).from(photos).where(eq(photos.id, photoId));
-  if (!row) throw notFound('photo');
-  return proxyPath(row.sha256, size);
-}
+/** The proxies of several pictures, in the order of their sums; null where there is none. */
+export const proxiesOf = (sums: readonly string[], size: ProxySize): Promise<(Buffer | null)[]> =>
+  Promise.all(sums.map((sha256) => readFile(proxyPath(sha256, size)).catch(() => null)));

@@ -3,6 +3,7 @@ import { mkdir, copyFile, readdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
+import sharp from 'sharp';
 import { manifestSchema } from '../../core/export';
 import { parseTemplate } from '../../core/template';
 import { database, migrateDatabase, tables, write } from '../db';
@@ -11,6 +12,7 @@ import { deliver } from '../jobs/deliver';
 import { createRenderPool, type RenderPool } from '../render';
 import { arrivalsFolder, deliveryFolder, digestFile, originalPath, proxyPath } from '../store';
 import { batches, deliveries, photos, templates } from '.';
+import { countFindings } from './findings';
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrel-services-'));
 process.env.WOBREL_DATA = folder;
@@ -108,6 +110,34 @@ describe('what is seen and changed by hand', () => {
   });
 });
 
+test('photos much longer than wide are taken, and that they could not be looked at is a finding', async () => {
+  const id = await batches.createBatch('Thin');
+  await mkdir(arrivalsFolder(), { recursive: true });
+  for (const [width, height] of [
+    [12_800, 50],
+    [600, 2],
+    [1, 20_000],
+  ] as const) {
+    // prettier-ignore
+    const path = join(arrivalsFolder(), `${width}`);
+    await sharp({ create: { width, height, channels: 3, background: '#336699' } })
+      .png()
+      .toFile(path);
+    const name = `${width}.png`;
+    const taken = await photos.takePhoto(id, { name, path, ...(await digestFile(path)), tooLarge: false });
+    expect(taken).toMatchObject({ outcome: 'kept', photo: { width, height } });
+    const { sight, unseen } = (taken as Extract<typeof taken, { outcome: 'kept' }>).photo;
+    expect(unseen).toBe(sight === null);
+  }
+  // Nothing is left to be looked at again at the next start.
+  await photos.lookAtAll();
+  expect(await photos.lookAtAll()).toBe(0);
+  const delivery = await deliveries.startDelivery(id);
+  await run(delivery);
+  const { items } = await deliveries.manifestOf(delivery);
+  expect(items.map(({ error }) => error)).toEqual([null, null, null]);
+});
+
 describe('photos', () => {
   test('one that is taken is stored by its content, with two proxies', async () => {
     const id = await batches.createBatch('Photos');
@@ -144,10 +174,10 @@ describe('photos', () => {
     expect((await batches.batchDetail(id)).refusalCount).toBe(0);
   });
 
-  test('a name is shown without folders and control characters', async () => {
+  test('a name is shown without folders, control characters and marks that turn the writing round', async () => {
     const id = await batches.createBatch('Names');
     await photos.takePhoto(id, await arrival('slate-mug-07.jpg', 'C:\\pots\\../a\u0000b\u202e.jpg'));
-    expect((await photos.listPhotos(id, 0, 10)).photos.map((p) => p.name)).toEqual(['ab\u202e.jpg']);
+    expect((await photos.listPhotos(id, 0, 10)).photos.map((p) => p.name)).toEqual(['ab.jpg']);
   });
 
   test('are listed by name in pages, and can be taken out', async () => {
@@ -180,19 +210,77 @@ describe('the template of a batch', () => {
 
   test('saved under a name becomes version after version; another batch takes the newest', async () => {
     const id = await batches.createBatch('Saves');
-    expect(await templates.saveTemplate(id, 'Tile')).toMatchObject({ version: 1 });
+    expect(await templates.saveTemplate(id, 'Tile', 0)).toMatchObject({ version: 1 });
     const { revision } = await batches.batchDetail(id);
-    await batches.saveDraft(id, { wobrel: 1, name: 'Tile', borders: [{ width: 5 }] }, revision);
-    const { id: templateId, version } = await templates.saveTemplate(id, 'Tile');
+    const next = await batches.saveDraft(id, { wobrel: 1, name: 'Tile', borders: [{ width: 5 }] }, revision);
+    const { id: templateId, version } = await templates.saveTemplate(id, 'Tile', next);
     expect(version).toBe(2);
     const versions = await database().select().from(tables.templateVersions);
     expect(versions.map((v) => [v.version, parseTemplate(v.document).borders.length])).toEqual([[1, 0], [2, 1]]); // prettier-ignore
     const other = await batches.createBatch('Other', templateId);
     expect((await batches.batchDetail(other)).saved).toMatchObject({ name: 'Tile', version: 2 });
     const third = await batches.createBatch('Third');
-    await templates.applyTemplate(third, templateId);
+    await templates.applyTemplate(third, templateId, 0);
     expect((await batches.batchDetail(third)).template.borders).toHaveLength(1);
     expect((await templates.listTemplates()).map((t) => [t.name, t.version])).toEqual([['Tile', 2]]);
+  });
+
+  test('a window that is left in mid-save keeps its last change, in whatever order its saves arrive', async () => {
+    const named = (name: string) => ({ wobrel: 1, name });
+    const nameOf = async (id: number) => (await batches.batchDetail(id)).template.name;
+    const [one, two] = [await batches.createBatch('One'), await batches.createBatch('Two')];
+    const own = (change: number) => ({ window: 'w', change });
+    // The second was sent before the first was answered: both were made on revision 0.
+    await batches.saveDraft(one, named('first'), 0, own(1));
+    expect(await batches.saveDraft(one, named('second'), 0, own(2))).toBe(2);
+    expect(await nameOf(one)).toBe('second');
+    await batches.saveDraft(two, named('second'), 0, own(2));
+    expect(await batches.saveDraft(two, named('first'), 0, own(1))).toBe(1);
+    expect(await nameOf(two)).toBe('second');
+    // Another window's change in between is still guarded.
+    await batches.saveDraft(one, named('theirs'), 2, { window: 'other', change: 1 });
+    await expect(batches.saveDraft(one, named('third'), 0, own(3))).rejects.toMatchObject({ code: 'conflict' });
+  });
+
+  test('saving under a name, and using another template, don’t overwrite a newer draft', async () => {
+    const id = await batches.createBatch('Two windows');
+    const { id: templateId } = await templates.saveTemplate(id, 'Guarded', 0);
+    await batches.saveDraft(id, { wobrel: 1, name: 'Newer', borders: [{ width: 9 }] }, 1);
+    const late = { code: 'conflict', message: expect.stringContaining('changed in another window') };
+    await expect(templates.saveTemplate(id, 'Guarded', 1)).rejects.toMatchObject(late);
+    await expect(templates.applyTemplate(id, templateId, 1)).rejects.toMatchObject(late);
+    expect((await batches.batchDetail(id)).template.name).toBe('Newer');
+    expect((await templates.listTemplates()).find((t) => t.name === 'Guarded')!.version).toBe(1);
+  });
+
+  test('a template that would take for ever is refused within a moment, and nothing waits meanwhile', async () => {
+    const id = await batches.createBatch('Intricate');
+    const seal = (i: number) => ({ kind: 'seal', lobes: 40, box: { cx: 300 + i, cy: 500, width: 300, height: 300 } });
+    const parts = Array.from({ length: 80 }, (_, i) => ({ op: i % 2 ? 'cut' : 'add', shape: seal(i) }));
+    let longest = 0;
+    let last = performance.now();
+    const watch = setInterval(() => {
+      longest = Math.max(longest, performance.now() - last);
+      last = performance.now();
+    }, 5);
+    const saved = batches.saveDraft(id, { wobrel: 1, name: 'X', shape: { kind: 'combined', parts } }, 0);
+    await expect(saved).rejects.toMatchObject({ code: 'shape-intricate', at: 'shape', message: expect.stringMatching(/^shape: the shape is too intricate/) }); // prettier-ignore
+    clearInterval(watch);
+    // The work takes seconds; had it been done here, the clock would have stood still as long.
+    expect(longest).toBeLessThan(1000);
+  });
+
+  test('a document that is kept is read without its outline being worked out', async () => {
+    const id = await batches.createBatch('Kept');
+    const disc = { kind: 'circle', box: { cx: 540, cy: 540, width: 900, height: 900 } };
+    const parts = Array.from({ length: 400 }, () => ({ op: 'add', shape: disc }));
+    await batches.saveDraft(id, { wobrel: 1, name: 'Discs', shape: { kind: 'combined', parts } }, 0);
+    const { outline } = (await batches.batchRow(id))!;
+    // Eight arcs, as a circle has: 400 on each other are one.
+    expect(outline!.flatMap(({ cubics }) => cubics)).toHaveLength(8);
+    expect((await batches.listBatches()).find((card) => card.id === id)!.template.shape.box).toMatchObject({
+      width: 900,
+    });
   });
 
   test('batches, templates and photos that are not there are said to be so', async () => {
@@ -201,7 +289,7 @@ describe('the template of a batch', () => {
       message: 'There is no such batch.',
     });
     await expect(batches.createBatch('X', 9999)).rejects.toMatchObject({ message: 'There is no such template.' });
-    await expect(photos.proxyOf(9999, 512)).rejects.toMatchObject({ message: 'There is no such photo.' });
+    expect(await photos.proxiesOf(['0'.repeat(64)], 512)).toEqual([null]);
     await expect(deliveries.deliveryProgress(9999)).rejects.toMatchObject({ message: 'There is no such delivery.' });
   });
 });
@@ -210,7 +298,11 @@ describe('batch cards', () => {
   test('count photos, refusals and findings, and show photos spread through the batch', async () => {
     // Photos of 1080 px and less behind a circle of 960 px are enlarged; the limit of 0.01 marks all.
     const id = await batchWith([...SMALL, 'price-list.jpg'], { centring: { maxEnlarge: 0.001 } });
-    const card = (await batches.listBatches()).find((b) => b.id === id)!;
+    const cardOf = async () => (await batches.listBatches()).find((b) => b.id === id)!;
+    // Not counted yet: told so, and counted behind the request.
+    expect((await cardOf()).findingCount).toBeNull();
+    await countFindings(id);
+    const card = await cardOf();
     expect(card).toMatchObject({ photoCount: 3, refusalCount: 1, findingCount: 3, delivery: null });
     expect(card.strip).toHaveLength(3);
     const { revision } = await batches.batchDetail(id);
@@ -219,7 +311,15 @@ describe('batch cards', () => {
       { wobrel: 1, name: 'T', centring: { maxEnlarge: 100 }, outputs: [{ width: 20 }] },
       revision,
     );
-    expect((await batches.listBatches()).find((b) => b.id === id)!.findingCount).toBe(0);
+    await countFindings(id);
+    // None is enlarged too much any more; one is brighter than the others.
+    expect((await cardOf()).findingCount).toBe(1);
+    await batches.saveDraft(id, { wobrel: 1, name: 'T', centring: { maxEnlarge: 0.001 } }, (await batches.batchDetail(id)).revision); // prettier-ignore
+    // A change of a photo asks for counting again, too.
+    const [photo] = (await photos.listPhotos(id, 0, 1)).photos;
+    await photos.changePhotos(id, [{ id: photo!.id, review: 'out' }]);
+    await countFindings(id);
+    expect((await cardOf()).findingCount).toBe(2);
   });
 
   test('of many photos show five, from first to near last', async () => {
@@ -329,18 +429,19 @@ describe('deliveries', () => {
 });
 
 describe('the queue', () => {
+  const add = (subject: number) => write((tx) => embeddedQueue.add('delivery', subject, tx));
   beforeEach(() => write(async (tx) => void (await tx.delete(tables.jobs))));
 
   test('gives jobs in their order, each once, and takes none twice', async () => {
-    for (const subject of [3, 1, 3, 2]) await embeddedQueue.add('delivery', subject);
+    for (const subject of [3, 1, 3, 2]) await add(subject);
     const taken = [await embeddedQueue.take(), await embeddedQueue.take(), await embeddedQueue.take()];
     expect(taken.map((job) => job!.subject)).toEqual([3, 1, 2]);
     expect(await embeddedQueue.take()).toBeNull();
   });
 
   test('jobs of a killed process wait again; finished ones are gone', async () => {
-    await embeddedQueue.add('delivery', 1);
-    await embeddedQueue.add('delivery', 2);
+    await add(1);
+    await add(2);
     await embeddedQueue.finish((await embeddedQueue.take())!.id);
     await embeddedQueue.take();
     await embeddedQueue.recover();

@@ -39,7 +39,7 @@ test('a shape that a template uses keeps its outline; its name may change', asyn
   const larger = { cx: 540, cy: 540, width: 900, height: 540, angle: 20 };
   const template = { wobrel: 1, name: 'Any', shape: { kind: 'star', tips: 11, box: larger } };
   await batches.saveDraft(batch, template, 0);
-  await templates.saveTemplate(batch, 'Badge tile');
+  await templates.saveTemplate(batch, 'Badge tile', (await batches.batchDetail(batch)).revision);
   const { own, usedKinds } = await shapes.listShapes();
   expect(own.find((s) => s.id === id)!.usedBy.map(({ name }) => name)).toEqual(['Badge tile']);
   expect(usedKinds['star']!.map(({ name }) => name)).toEqual(['Badge tile']);

@@ -2,16 +2,9 @@
 import { asc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
-import {
-  completeShape,
-  forLibrary,
-  LIBRARY_FRAME,
-  shapeKey,
-  shapeKeys,
-  shapeSchema,
-  type Shape,
-} from '../../core/shape';
+import { shapeKey, shapeKeys, shapeSchema, type Shape } from '../../core/shape';
 import { database, tables, write } from '../db';
+import { outlinesOf } from '../geometry';
 import { notFound } from './batches';
 import { listTemplates } from './templates';
 
@@ -66,11 +59,9 @@ async function refuseTaken(name: string, butId: number | null): Promise<void> {
   if (row && row.id !== butId) throw nameTaken(name);
 }
 
-const kept = (shape: z.output<typeof shapeSchema>): Shape => forLibrary(completeShape(shape, LIBRARY_FRAME));
-
 /** Keeps a shape under a new name. */
 export async function saveShape({ name, shape }: z.output<typeof savedShapeSchema>): Promise<{ id: number }> {
-  const document = kept(shape);
+  const document = await outlinesOf().shape(shape);
   await refuseTaken(name, null);
   const [row] = await write((tx) =>
     tx.insert(shapes).values({ name, document }).onConflictDoNothing().returning({ id: shapes.id }),
@@ -85,7 +76,7 @@ export async function saveShape({ name, shape }: z.output<typeof savedShapeSchem
  * @throws WobrelError `conflict` where a template uses the shape and its outline would change
  */
 export async function changeShape(id: number, { name, shape }: z.output<typeof savedShapeSchema>): Promise<void> {
-  const document = kept(shape);
+  const document = await outlinesOf().shape(shape);
   const { own } = await listShapes();
   const before = own.find((s) => s.id === id);
   if (!before) throw notFound('shape');

@@ -1,9 +1,9 @@
 /** Saved templates: a name and its versions. */
-import { desc, eq, max, sql } from 'drizzle-orm';
+import { and, desc, eq, max, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { parseTemplate, type Template } from '../../core/template';
-import { database, tables, write } from '../db';
-import { batchRow, notFound } from './batches';
+import { keptTemplate, type Template } from '../../core/template';
+import { database, tables, write, type Transaction } from '../db';
+import { batchRow, changedElsewhere, notFound } from './batches';
 
 const { batches, templates, templateVersions } = tables;
 
@@ -34,13 +34,38 @@ export async function listTemplates(): Promise<SavedTemplate[]> {
       sql`${templateVersions.templateId} = ${templates.id} and ${templateVersions.version} = ${newest.version}`,
     )
     .orderBy(templates.name);
-  return rows.map(({ document, ...row }) => ({ ...row, template: parseTemplate(document) }));
+  return rows.map(({ document, ...row }) => ({ ...row, template: keptTemplate(document) }));
 }
 
-/** Saves the batch's template under a name: a new template, or the next version of the one called so. */
-export async function saveTemplate(batchId: number, name: string): Promise<{ id: number; version: number }> {
+/** Changes a batch's draft where it still is what the change was made on. */
+async function changeDraft(
+  tx: Transaction,
+  batchId: number,
+  revision: number,
+  fields: Partial<typeof batches.$inferInsert>,
+): Promise<void> {
+  const [row] = await tx
+    .update(batches)
+    .set({ ...fields, revision: revision + 1, savedBy: null, savedChange: 0, findingCount: null })
+    .where(and(eq(batches.id, batchId), eq(batches.revision, revision)))
+    .returning({ id: batches.id });
+  if (!row) throw changedElsewhere();
+}
+
+/**
+ * Saves the batch's template under a name: a new template, or the next version of the one called so.
+ *
+ * @param revision of the draft that is meant
+ * @throws WobrelError `conflict` where the draft is another by now
+ */
+export async function saveTemplate(
+  batchId: number,
+  name: string,
+  revision: number,
+): Promise<{ id: number; version: number }> {
   const batch = await batchRow(batchId);
-  const document = parseTemplate({ ...(batch.draft as object), name });
+  const document = keptTemplate({ ...(batch.draft as object), name });
+  const { outline } = batch;
   return write(async (tx) => {
     await tx.insert(templates).values({ name }).onConflictDoNothing();
     const [template] = await tx.select().from(templates).where(eq(templates.name, name));
@@ -51,19 +76,20 @@ export async function saveTemplate(batchId: number, name: string): Promise<{ id:
     const version = (last?.version ?? 0) + 1;
     const [row] = await tx
       .insert(templateVersions)
-      .values({ templateId: template!.id, version, document })
+      .values({ templateId: template!.id, version, document, outline })
       .returning({ id: templateVersions.id });
-    await tx
-      .update(batches)
-      .set({ templateVersionId: row!.id, draft: document, revision: batch.revision + 1 })
-      .where(eq(batches.id, batchId));
+    await changeDraft(tx, batchId, revision, { templateVersionId: row!.id, draft: document });
     return { id: template!.id, version };
   });
 }
 
-/** Puts the newest version of a saved template on a batch. */
-export async function applyTemplate(batchId: number, templateId: number): Promise<void> {
-  const batch = await batchRow(batchId);
+/**
+ * Puts the newest version of a saved template on a batch.
+ *
+ * @throws WobrelError `not-found`, or `conflict` where the draft is another than the one meant
+ */
+export async function applyTemplate(batchId: number, templateId: number, revision: number): Promise<void> {
+  await batchRow(batchId);
   const [version] = await database()
     .select()
     .from(templateVersions)
@@ -71,10 +97,6 @@ export async function applyTemplate(batchId: number, templateId: number): Promis
     .orderBy(desc(templateVersions.version))
     .limit(1);
   if (!version) throw notFound('template');
-  await write(async (tx) => {
-    await tx
-      .update(batches)
-      .set({ draft: version.document, templateVersionId: version.id, revision: batch.revision + 1 })
-      .where(eq(batches.id, batchId));
-  });
+  const { document: draft, outline, id: templateVersionId } = version;
+  await write((tx) => changeDraft(tx, batchId, revision, { draft, outline, templateVersionId }));
 }

@@ -1,35 +1,17 @@
 /** The thread that looks at photos. */
 import sharp from 'sharp';
-import { look, LOOK_SIZE, type Sight } from '../../core/sight';
-import { openPhoto } from '../intake/open';
-import { facesIn } from './faces';
-import { levelsOf, type Picture } from './picture';
+import { WobrelError } from '../../core/errors';
+import type { Sight } from '../../core/sight';
+import { outcomeOf, type Outcome } from '../threads/outcome';
+import { lookAt } from '../looking';
 
 sharp.concurrency(1);
 sharp.cache(false);
 
-/** Faces need twice as many pixels each way as subjects. */
-const FACE_SIZE = 2 * LOOK_SIZE;
-
-/** A photo or its proxy at the size that faces are looked for in. */
-export async function pictureOf(path: string): Promise<Picture> {
-  const photo = openPhoto(path);
-  const { width, height } = (await photo.metadata()).autoOrient;
-  // Even sides, so that half of it shows exactly the same: places are shares of the picture.
-  const even = (side: number) => 2 * Math.max(1, Math.round(((side / Math.max(width, height)) * FACE_SIZE) / 2));
-  const { data, info } = await photo
-    .resize(even(width), even(height), { fit: 'fill' })
-    .removeAlpha()
-    .toColourspace('srgb')
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return { data, width: info.width, height: info.height };
-}
-
-/** Looks at a photo or its proxy: both give the same places, as these are shares of the picture. */
-export async function see({ path }: { path: string }): Promise<Sight> {
-  const levels = levelsOf(await pictureOf(path));
-  const { data, width, height } = levels[1];
-  const faces = await facesIn(levels);
-  return { ...look({ rgb: data, width, height }), faces };
-}
+/** Whatever goes wrong with a picture is that picture's fault. */
+export const see = ({ path, faces }: { path: string; faces?: boolean }): Promise<Outcome<Sight>> =>
+  outcomeOf(() =>
+    lookAt(path, faces).catch(() => {
+      throw new WobrelError('photo-unseen', 'The photo could not be looked at.');
+    }),
+  );

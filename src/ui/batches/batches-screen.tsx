@@ -63,7 +63,8 @@ function Card({ batch }: { batch: BatchCard }) {
         )}
         <div className="d-flex justify-content-between gap-2 small-text">
           <span className="muted name-line">{batch.template.name}</span>
-          {batch.findingCount > 0 && (
+          {batch.findingCount === null && batch.photoCount > 0 && <span className="muted">being checked…</span>}
+          {batch.findingCount !== null && batch.findingCount > 0 && (
             <span className="text-nowrap">
               <span className="finding-mark" aria-hidden>
                 ▲{' '}
@@ -148,7 +149,8 @@ export function BatchesScreen() {
   const { data, error } = useQuery({
     queryKey: ['batches'],
     queryFn: () => api<{ batches: BatchCard[] }>('/api/batches'),
-    refetchInterval: ({ state }) => (state.data?.batches.some(isUnderWay) ? 1500 : false),
+    refetchInterval: ({ state }) =>
+      state.data?.batches.some((batch) => isUnderWay(batch) || batch.findingCount === null) ? 1500 : false,
   });
   return (
     <main className="page">

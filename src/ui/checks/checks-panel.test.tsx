@@ -1,8 +1,9 @@
 /** @jest-environment jsdom */
-import { fireEvent, render, renderHook, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { watchFindings } from '@/core/checks';
 import { parseTemplate } from '@/core/template';
 import { ChecksPanel } from './checks-panel';
-import { useFindings } from './use-findings';
+import { NO_FINDINGS, withChange } from './photo-findings';
 
 const template = parseTemplate({
   wobrel: 1,
@@ -12,6 +13,8 @@ const template = parseTemplate({
 const photo = (id: number, width: number, height: number, hasAlpha = false) => ({
   id,
   name: `${id}.jpg`,
+  sha256: '',
+  unseen: false,
   width,
   height,
   hasAlpha,
@@ -22,7 +25,11 @@ const photo = (id: number, width: number, height: number, hasAlpha = false) => (
 });
 const photos = [photo(1, 4000, 3000), photo(2, 800, 600), photo(3, 700, 700), photo(4, 3000, 3000, true)];
 
-const found = () => renderHook(() => useFindings(template, photos)).result.current;
+function found() {
+  const watch = watchFindings(template);
+  watch.usePhotos(photos, photos.map(({ id }) => id)); // prettier-ignore
+  return withChange(NO_FINDINGS, watch.changes(), template, photos);
+}
 
 test('findings about a photo are kept by photo, those about an output once', () => {
   const { byPhoto, ofOutputs } = found();

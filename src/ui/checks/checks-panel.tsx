@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { CHECKS, type CheckDefinition, type Finding } from '@/core/checks';
 import { plural } from '../shared/words';
-import type { PhotoFindings } from './use-findings';
+import type { PhotoFindings } from './photo-findings';
 
 type ChecksPanelProps = {
   readonly findings: PhotoFindings;

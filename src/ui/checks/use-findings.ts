@@ -1,22 +1,12 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
-import { checker, meansOf, twinsOf, type Checker, type CheckedPhoto, type Finding } from '@/core/checks';
-import { placer, type Placed } from '@/core/placement';
+import { useEffect, useRef, useState } from 'react';
 import type { Template } from '@/core/template';
+import { createFindings, type FindingsSource } from '@/preview';
 import type { PhotoRow } from '@/server/services';
+import { NO_FINDINGS, withChange, type PhotoFindings } from './photo-findings';
 
-export type PhotoFindings = {
-  /** By photo, those about the photo itself; photos without any are left out. */
-  readonly byPhoto: ReadonlyMap<number, readonly Finding[]>;
-  /** Those about the template or an output, which are the same for every photo. */
-  readonly ofOutputs: readonly Finding[];
-  /** Where each photo lies. */
-  readonly placed: ReadonlyMap<number, Placed>;
-  readonly mend: (photo: PhotoRow, check: string) => ReturnType<Checker['mend']>;
-};
-
-/** How long a template has to stay as it is before photos are checked anew, ms: a slider is never kept waiting for it. */
-const SETTLED = 180;
+/** How long a template has to stay as it is before photos are checked anew, ms: a slider's many values are not all checked. */
+const SETTLED = 120;
 
 function useSettled<T>(value: T): T {
   const [settled, setSettled] = useState(value);
@@ -27,30 +17,23 @@ function useSettled<T>(value: T): T {
   return settled;
 }
 
-/** Checks all photos. Those left out are placed, but have no findings and are no measure for the others. */
+/** Checks all photos in a worker. Those left out are placed, but have no findings and are no measure for the others. */
 export function useFindings(template: Template, photos: readonly PhotoRow[]): PhotoFindings {
   const settled = useSettled(template);
-  const { twins } = settled.limits;
-  const checked = useMemo((): readonly (CheckedPhoto & PhotoRow)[] => {
-    const taken = photos.filter(({ review }) => review !== 'out');
-    const doubles = new Map(twinsOf(taken, twins).map((twin, i) => [taken[i]!.id, twin]));
-    return photos.map((photo) => ({ ...photo, twin: doubles.get(photo.id) ?? null }));
-  }, [photos, twins]);
-  return useMemo(() => {
-    const taken = checked.filter(({ review }) => review !== 'out');
-    const place = placer(settled);
-    const { check, mend } = checker(settled, meansOf(settled, taken, place), place);
-    const byPhoto = new Map<number, Finding[]>();
-    const placed = new Map<number, Placed>();
-    let ofOutputs: Finding[] = [];
-    for (const photo of checked) {
-      placed.set(photo.id, place(photo));
-      if (photo.review === 'out') continue;
-      const findings = check(photo);
-      const own = findings.filter((f) => f.about === 'photo');
-      if (own.length > 0) byPhoto.set(photo.id, own);
-      if (ofOutputs.length === 0) ofOutputs = findings.filter((f) => f.about === 'output');
-    }
-    return { byPhoto, ofOutputs, placed, mend };
-  }, [settled, checked]);
+  const [findings, setFindings] = useState(NO_FINDINGS);
+  const source = useRef<FindingsSource | null>(null);
+  useEffect(() => {
+    const made = createFindings(
+      (change, about) => setFindings((before) => withChange(before, change, about.template, about.photos)),
+      (message) => console.error(message),
+    );
+    source.current = made;
+    return () => {
+      source.current = null;
+      made.close();
+      setFindings(NO_FINDINGS);
+    };
+  }, []);
+  useEffect(() => source.current?.ask(settled, photos), [settled, photos]);
+  return findings;
 }

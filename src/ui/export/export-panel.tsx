@@ -15,7 +15,8 @@ type ExportPanelProps = {
   readonly template: Template;
   readonly store: TemplateStore;
   readonly photoCount: number;
-  readonly flush: () => Promise<void>;
+  /** Brings the server up to date. */
+  readonly flush: () => Promise<unknown>;
 };
 
 const words = ({ width, format, trim }: Output) =>

@@ -1,77 +1,93 @@
 'use client';
-import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
 import type { PhotoChange, PhotoRow } from '@/server/services';
+import type { History } from '../history/history';
 import { api } from '../shared/api';
 import type { PhotoPages } from './photo-pages';
-
-type Step = { readonly words: string; readonly undo: readonly PhotoChange[] };
+import { createPhotoSaves } from './photo-saves';
 
 export type PhotoEdits = {
-  /** Changes photos at once on screen, and on the server. */
+  /** Changes photos at once on screen, and on the server; one step of the history. */
   readonly apply: (words: string, changes: readonly PhotoChange[]) => void;
-  /** What the last change was, in words; null where there is none to undo. */
-  readonly last: string | null;
-  readonly undo: () => void;
+  /** A photo as it is now: the page may not have been drawn anew since the last change. */
+  readonly now: (id: number) => PhotoRow | undefined;
+  /** Ends when the server has all changes. */
+  readonly flush: () => Promise<void>;
   /** Why the last change could not be kept. */
   readonly error: string | null;
 };
 
-const STEPS = 100;
+const keyOf = (batchId: number) => ['photos', batchId] as const;
 
-/** Changes by hand to a batch's photos: review, subject, adjustment. Every one can be undone. */
-export function usePhotoEdits(batchId: number, photos: readonly PhotoRow[]): PhotoEdits {
+/** The pages with changed photos; the others stay the very same, so that they are not painted anew. */
+function withChanges(data: PhotoPages, changes: readonly PhotoChange[]): PhotoPages {
+  const by = new Map(changes.map((change) => [change.id, change]));
+  const changed = (photo: PhotoRow) => {
+    const change = by.get(photo.id);
+    return change ? ({ ...photo, ...change } as PhotoRow) : photo;
+  };
+  return { ...data, pages: data.pages.map((page) => ({ ...page, photos: page.photos.map(changed) })) };
+}
+
+function photosNow(client: QueryClient, batchId: number): readonly PhotoRow[] {
+  return client.getQueryData<PhotoPages>(keyOf(batchId))?.pages.flatMap(({ photos }) => photos) ?? [];
+}
+
+/** The changes that take some others back, as the photos are now. */
+function inverse(client: QueryClient, batchId: number, changes: readonly PhotoChange[]): PhotoChange[] {
+  const by = new Map(photosNow(client, batchId).map((photo) => [photo.id, photo]));
+  return changes.flatMap((change): PhotoChange[] => {
+    const photo = by.get(change.id);
+    if (!photo) return [];
+    const keys = Object.keys(change) as (keyof PhotoChange)[];
+    return [Object.fromEntries(keys.map((key) => [key, photo[key]])) as PhotoChange];
+  });
+}
+
+/** Changes by hand to a batch's photos: review, subject, adjustment. */
+export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
   const client = useQueryClient();
-  const [steps, setSteps] = useState<readonly Step[]>([]);
   const [error, setError] = useState<string | null>(null);
-  const send = useCallback(
+  const [saves] = useState(() =>
+    createPhotoSaves(
+      (changes) => api(`/api/batches/${batchId}/photos`, 'PATCH', { changes }),
+      (failure) => {
+        setError(failure?.message ?? null);
+        if (failure) void client.invalidateQueries({ queryKey: keyOf(batchId) });
+      },
+    ),
+  );
+  useEffect(() => {
+    const onLeave = () => {
+      const changes = saves.unsent();
+      if (changes.length === 0) return;
+      // The page is going: the request outlives it.
+      const headers = { 'content-type': 'application/json' };
+      void fetch(`/api/batches/${batchId}/photos`, { method: 'PATCH', keepalive: true, headers, body: JSON.stringify({ changes }) }); // prettier-ignore
+    };
+    window.addEventListener('pagehide', onLeave);
+    return () => window.removeEventListener('pagehide', onLeave);
+  }, [batchId, saves]);
+  const change = useCallback(
     (changes: readonly PhotoChange[]) => {
-      const by = new Map(changes.map((change) => [change.id, change]));
-      client.setQueryData<PhotoPages>(
-        ['photos', batchId],
-        (data) =>
-          data && {
-            ...data,
-            pages: data.pages.map((page) => ({
-              ...page,
-              photos: page.photos.map((photo) => {
-                const change = by.get(photo.id);
-                // The others stay the very same: they are not painted anew.
-                return change ? ({ ...photo, ...change } as PhotoRow) : photo;
-              }),
-            })),
-          },
-      );
-      api(`/api/batches/${batchId}/photos`, 'PATCH', { changes }).then(
-        () => setError(null),
-        (e: Error) => {
-          setError(e.message);
-          void client.invalidateQueries({ queryKey: ['photos', batchId] });
-        },
-      );
+      client.setQueryData<PhotoPages>(keyOf(batchId), (data) => data && withChanges(data, changes));
+      saves.add(changes);
     },
-    [batchId, client],
+    [batchId, client, saves],
   );
   const apply = useCallback(
     (words: string, changes: readonly PhotoChange[]) => {
       if (changes.length === 0) return;
-      const before = new Map(photos.map((photo) => [photo.id, photo]));
-      const undo = changes.flatMap((change): PhotoChange[] => {
-        const photo = before.get(change.id);
-        if (!photo) return [];
-        const keys = Object.keys(change) as (keyof PhotoChange)[];
-        return [Object.fromEntries(keys.map((key) => [key, photo[key]])) as PhotoChange];
-      });
-      setSteps((all) => [...all.slice(-STEPS), { words, undo }]);
-      send(changes);
+      const back = inverse(client, batchId, changes);
+      change(changes);
+      history.record({ words, undo: () => change(back), redo: () => change(changes) });
     },
-    [photos, send],
+    [batchId, client, change, history],
   );
-  const undo = useCallback(() => {
-    const last = steps[steps.length - 1];
-    if (!last) return;
-    setSteps(steps.slice(0, -1));
-    send(last.undo);
-  }, [steps, send]);
-  return { apply, last: steps[steps.length - 1]?.words ?? null, undo, error };
+  const now = useCallback(
+    (id: number) => photosNow(client, batchId).find((photo) => photo.id === id),
+    [batchId, client],
+  );
+  return { apply, now, flush: saves.flush, error };
 }

@@ -1,7 +1,7 @@
 import { checker, meansOf } from '@/core/checks';
 import { parseTemplate } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
-import type { PhotoFindings } from '../checks/use-findings';
+import type { PhotoFindings } from '../checks/photo-findings';
 import { arranged } from '../wall/order';
 import { byCheck, csvOf, figuresOf, histogram } from './figures';
 
@@ -14,6 +14,8 @@ const template = parseTemplate({
 
 const photo = (id: number, name: string, left: number, review: PhotoRow['review'] = 'open'): PhotoRow => ({
   id,
+  sha256: '',
+  unseen: false,
   name,
   width: 2000,
   height: 2000,

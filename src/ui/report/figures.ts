@@ -3,7 +3,7 @@ import { CHECKS } from '@/core/checks';
 import { enlargement } from '@/core/placement';
 import type { Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
-import type { PhotoFindings } from '../checks/use-findings';
+import type { PhotoFindings } from '../checks/photo-findings';
 
 export type PhotoFigures = {
   readonly id: number;

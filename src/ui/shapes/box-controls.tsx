@@ -1,6 +1,7 @@
 'use client';
 import { useId } from 'react';
-import { resizeBox, SHAPES, type Anchor, type Box, type Shape } from '@/core/shape';
+import { resizeBox, type Anchor } from '@/core/outline';
+import { SHAPES, type Box, type Shape } from '@/core/shape';
 import { readLength, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';

@@ -10,7 +10,7 @@ import {
   type ShapeDocument,
   type ShapeKind,
 } from '@/core/shape';
-import { readSvg } from '@/core/shape/svg';
+import { readSvg } from '@/core/svg';
 
 type Room = Pick<Box, 'cx' | 'cy' | 'width' | 'height'>;
 

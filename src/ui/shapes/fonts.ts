@@ -41,10 +41,7 @@ function filesOf(font: FontName): Promise<Uint8Array[]> {
  */
 export async function letterShape(text: string, font: FontName, room: Shape['box']): Promise<Shape> {
   // The font reader is large, and most templates have no letters.
-  const [{ lettersPath }, { completeShape }] = await Promise.all([
-    import('@/core/shape/letters'),
-    import('@/core/shape'),
-  ]);
+  const [{ lettersPath }, { completeShape }] = await Promise.all([import('@/core/letters'), import('@/core/shape')]);
   const d = lettersPath(await filesOf(font), text);
   const free = completeShape({ kind: 'text', text, font, d }, room);
   const aspect = free.box.width / free.box.height;

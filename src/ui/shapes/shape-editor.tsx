@@ -1,6 +1,5 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
-import { Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -12,7 +11,9 @@ import { api } from '../shared/api';
 import { resetStage, setStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
 import { ShapeSection } from '../template/shape-section';
-import { createTemplateStore, useHistory } from '../template/store';
+import { UndoButtons } from '../history/undo-buttons';
+import { useKeys } from '../keys/use-keys';
+import { createTemplateStore } from '../template/store';
 import { freshShape } from './catalogue';
 import { useShapes } from './use-shapes';
 
@@ -29,7 +30,8 @@ function Editor({ own, shape, nameFirst }: { own: OwnShape | null; shape: Shape;
   const client = useQueryClient();
   const [store] = useState(() => createTemplateStore(around(shape)));
   const template = store.use((state) => state.template);
-  const history = useHistory(store);
+  const { history } = store;
+  useKeys('page', { undo: history.undo, redo: history.redo });
   const [name, setName] = useState(nameFirst);
   const [error, setError] = useState<string | null>(null);
   useEffect(() => {
@@ -82,14 +84,7 @@ function Editor({ own, shape, nameFirst }: { own: OwnShape | null; shape: Shape;
       <div className="wall-area">
         <div className="wall-bar">
           <span className="muted">Proportions and corners count; size and place are the template’s.</span>
-          <div className="ms-auto d-flex gap-1">
-            <Button variant="quiet" disabled={!history.canUndo} onClick={history.undo}>
-              <Undo2 size={15} aria-hidden /> Undo
-            </Button>
-            <Button variant="quiet" disabled={!history.canRedo} onClick={history.redo}>
-              <Redo2 size={15} aria-hidden /> Redo
-            </Button>
-          </div>
+          <UndoButtons history={history} />
         </div>
         <Stage template={template} store={store} photos={[]} ground="#c9c9c9" />
       </div>

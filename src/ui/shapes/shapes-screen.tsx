@@ -12,7 +12,7 @@ import {
   thinnestPart,
   type Shape,
 } from '@/core/shape';
-import { writeSvg } from '@/core/shape/svg';
+import { writeSvg } from '@/core/svg';
 import type { OwnShape, UsedBy } from '@/server/services';
 import { api } from '../shared/api';
 import { saveFile } from '../shared/save-file';

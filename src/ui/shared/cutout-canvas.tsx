@@ -1,15 +1,9 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import type { Template } from '@/core/template';
-import type { Drawn, PreviewPhoto } from '@/preview';
+import type { PreviewPhoto } from '@/preview';
+import { paint } from './paint';
 import { previewPool } from './preview';
-
-/** Puts a drawn cutout on its canvas, straight alpha and all. */
-export function paint(canvas: HTMLCanvasElement, drawn: Extract<Drawn, { pixels: unknown }>): void {
-  if (canvas.width !== drawn.width) canvas.width = drawn.width;
-  if (canvas.height !== drawn.height) canvas.height = drawn.height;
-  canvas.getContext('2d')!.putImageData(new ImageData(drawn.pixels, drawn.width, drawn.height), 0, 0);
-}
 
 type CutoutCanvasProps = {
   readonly template: Template;

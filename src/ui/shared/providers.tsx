@@ -1,10 +1,15 @@
 'use client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
+import { HotkeysProvider } from 'react-hotkeys-hook';
 
 export function Providers({ children }: { children: ReactNode }) {
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } }),
   );
-  return <QueryClientProvider client={client}>{children}</QueryClientProvider>;
+  return (
+    <QueryClientProvider client={client}>
+      <HotkeysProvider initiallyActiveScopes={['page', 'wall']}>{children}</HotkeysProvider>
+    </QueryClientProvider>
+  );
 }

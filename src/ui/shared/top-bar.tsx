@@ -1,54 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import { Button, Modal } from 'react-bootstrap';
-
-const KEYS: readonly (readonly [string, string])[] = [
-  ['← ↑ → ↓', 'go from photo to photo on the wall'],
-  ['Home, End', 'first and last photo'],
-  ['Enter', 'put the photo on the easel'],
-  ['G, X, O', 'chosen photos: good, left out, still to look at'],
-  ['arrows on the easel', 'nudge the photo by 1, with Shift by 10'],
-  ['+ − , .', 'on the easel: scale, turn'],
-  ['N, P, 0, B, T', 'on the easel: next, back, reset, before and after, true size'],
-  ['Shift + arrows', 'choose several'],
-  ['Ctrl + A', 'choose all'],
-  ['Esc', 'choose none, or close what is open'],
-  ['Delete', 'take the chosen photos out of the batch'],
-  ['Ctrl + Z', 'undo a change of the template'],
-  ['Ctrl + Shift + Z', 'redo it'],
-  ['arrows on the stage', 'move what has the focus by 1, with Shift by 10'],
-  ['S, C, A, Delete', 'on a point: smooth, corner, add one after it, take it out'],
-  ['?', 'this sheet'],
-];
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-
-function KeySheet({ show, onHide }: { show: boolean; onHide: () => void }) {
-  return (
-    <Modal show={show} onHide={onHide} aria-labelledby="keys-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="keys-title">
-          Keys
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <dl className="row mb-0">
-          {KEYS.map(([key, does]) => (
-            <div key={key} className="d-flex py-1">
-              <dt className="col-5 fw-normal">
-                <kbd>{key}</kbd>
-              </dt>
-              <dd className="col-7 mb-0">{does}</dd>
-            </div>
-          ))}
-        </dl>
-      </Modal.Body>
-    </Modal>
-  );
-}
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { KeySheet } from '../keys/key-sheet';
+import { useKeys } from '../keys/use-keys';
 
 const PAGES = [
   { href: '/', label: 'Batches', match: /^\/(?:batches.*)?$/ },
@@ -59,13 +15,7 @@ const PAGES = [
 export function TopBar() {
   const path = usePathname();
   const [keys, setKeys] = useState(false);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === '?' && !isTyping(event.target)) setKeys(true);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useKeys('page', { sheet: () => setKeys(true) });
   return (
     <header className="top">
       <Link href="/" className="brand">

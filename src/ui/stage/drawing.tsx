@@ -1,7 +1,8 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
-import { catchLines, contourOf, pathData, type Guide, type Node, type Point } from '@/core/shape';
+import { catchLines, contourOf, type Guide, type Node } from '@/core/outline';
+import { pathData, type Point } from '@/core/shape';
 import type { Template } from '@/core/template';
 import { arrowStep } from './keys';
 import { onScreen, type View } from './view';

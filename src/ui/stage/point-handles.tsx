@@ -4,26 +4,20 @@ import { useState } from 'react';
 import {
   canRemove,
   catchLines,
-  completeShape,
   contourOf,
-  contoursOf,
   insertNode,
-  inverseOf,
   isSmooth,
   makeCorner,
   makeSmooth,
-  mapPoint,
   moveHandle,
   moveNode,
   nearestOnContour,
   nodesOf,
-  pathData,
   removeNode,
   type Guide,
   type NodeContour,
-  type Point,
-  type Shape,
-} from '@/core/shape';
+} from '@/core/outline';
+import { completeShape, contoursOf, inverseOf, mapPoint, pathData, type Point, type Shape } from '@/core/shape';
 import type { Template } from '@/core/template';
 import type { Edited } from './edited';
 import { arrowStep } from './keys';

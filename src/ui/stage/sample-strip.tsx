@@ -40,6 +40,7 @@ export function SampleStrip({ template, samples, chosen, onChoose }: SampleStrip
           <canvas
             ref={register(photo.id)}
             data-photo={photo.id}
+            data-picture={photo.sha256}
             width={1}
             height={1}
             style={{ width, height: Math.round(width * ratio) }}

@@ -2,21 +2,23 @@
 import { useDrag } from '@use-gesture/react';
 import {
   anchorPoint,
-  boundsOfOutline,
   catchLines,
   handlesOf,
+  pullBox,
+  pullHandle,
+  type Anchor,
+  type Guide,
+  type Handle,
+} from '@/core/outline';
+import {
+  boundsOfOutline,
   inverseOf,
   isCatalogue,
   mapPoint,
   outlineOf,
   pathData,
-  pullBox,
-  pullHandle,
   SHAPES,
-  type Anchor,
   type Box,
-  type Guide,
-  type Handle,
   type Point,
   type Shape,
 } from '@/core/shape';

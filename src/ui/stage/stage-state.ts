@@ -1,6 +1,6 @@
 'use client';
 import { create } from 'zustand';
-import type { Anchor } from '@/core/shape';
+import type { Anchor } from '@/core/outline';
 
 /** What a click on the stage does: move and pull the shape, its points, or draw a new one. */
 export type StageMode = 'shape' | 'points' | 'draw';

@@ -2,7 +2,8 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { tooThin } from '@/core/checks';
-import { pathData, type Guide, type Node, type Shape } from '@/core/shape';
+import { type Guide, type Node } from '@/core/outline';
+import { pathData, type Shape } from '@/core/shape';
 import { templateOutline, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
@@ -114,7 +115,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
     reference.kind === 'picture'
       ? reference.url
       : reference.kind === 'photo' && photo
-        ? `/api/photos/${photo.id}/proxy/2048`
+        ? `/api/photos/${photo.sha256}/proxy/2048`
         : null;
   const common = { edited, frame, view, pointAt, onShape: set, onDrag: drag, onGuides: setGuides };
   return (
@@ -150,6 +151,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
             ref={register(photo.id)}
             className="stage-cutout"
             data-photo={photo.id}
+            data-picture={photo.sha256}
             width={1}
             height={1}
             style={{ left: view.x, top: view.y, width: fw, height: fh, opacity: tracing && href ? 0.25 : 1 }}

@@ -13,7 +13,7 @@ type SavedTemplatesProps = {
   readonly name: string;
   readonly edited: boolean;
   /** Brings the server's copy up to date before something is done with it. */
-  readonly flush: () => Promise<void>;
+  readonly flush: () => Promise<number>;
   /** Called when the server holds another template for this batch. */
   readonly onReplaced: () => void;
 };
@@ -76,9 +76,9 @@ function UseDialog({ onUse, onHide }: { onUse: (id: number) => Promise<void>; on
 export function SavedTemplates({ batch, name, edited, flush, onReplaced }: SavedTemplatesProps) {
   const [dialog, setDialog] = useState<'save' | 'use' | null>(null);
   const client = useQueryClient();
-  const replace = async (work: () => Promise<unknown>) => {
-    await flush();
-    await work();
+  const [error, setError] = useState<string | null>(null);
+  const replace = async (work: (revision: number) => Promise<unknown>) => {
+    await work(await flush());
     setDialog(null);
     await client.invalidateQueries({ queryKey: ['templates'] });
     onReplaced();
@@ -96,6 +96,11 @@ export function SavedTemplates({ batch, name, edited, flush, onReplaced }: Saved
             : `version ${saved.version}`
           : 'not saved under a name yet'}
       </div>
+      {error && (
+        <p className="text-danger small-text mb-1" role="alert">
+          ✕ {error}
+        </p>
+      )}
       <div className="d-flex gap-2">
         <Button variant="plain" onClick={() => setDialog('save')}>
           Save as…
@@ -108,13 +113,22 @@ export function SavedTemplates({ batch, name, edited, flush, onReplaced }: Saved
         <SaveDialog
           suggestion={name}
           onHide={() => setDialog(null)}
-          onSave={(as) => replace(() => api(`/api/batches/${batch.id}/template`, 'POST', { name: as }))}
+          onSave={(as) =>
+            replace((revision) => api(`/api/batches/${batch.id}/template`, 'POST', { name: as, revision }))
+          }
         />
       )}
       {dialog === 'use' && (
         <UseDialog
           onHide={() => setDialog(null)}
-          onUse={(templateId) => replace(() => api(`/api/batches/${batch.id}/template`, 'PUT', { templateId }))}
+          onUse={(templateId) =>
+            replace((revision) => api(`/api/batches/${batch.id}/template`, 'PUT', { templateId, revision })).catch(
+              (e: Error) => {
+                setDialog(null);
+                setError(e.message);
+              },
+            )
+          }
         />
       )}
     </div>

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { combinedOf, completeShape, contoursOf, pathData, SHAPES, type CatalogueShape, type Shape } from '@/core/shape';
-import { clipPath, writeSvg } from '@/core/shape/svg';
+import { clipPath, writeSvg } from '@/core/svg';
 import { pixelsPerUnit, templateOutline, type Template } from '@/core/template';
 import { saveFile } from '../shared/save-file';
 import { Section } from '../shared/section';

@@ -6,19 +6,22 @@ const width = (w: number) => (t: Template): Template => ({ ...t, borders: [{ ...
 
 function makeStore() {
   const store = createTemplateStore(start);
-  const history = () => store.history.getState();
+  const { history } = store;
   return { store, history, now: () => store.use.getState().template.borders[0]!.width };
 }
 
 test('every change is a step back, and redo comes again', () => {
   const { store, history, now } = makeStore();
   [20, 30, 40].forEach((w) => store.change(width(w)));
-  history().undo();
-  history().undo();
+  history.undo();
+  history.undo();
   expect(now()).toBe(20);
-  history().redo();
+  history.redo();
   expect(now()).toBe(30);
-  history().undo(2);
+  history.undo();
+  history.undo();
+  expect(store.use.getState().template).toBe(start);
+  history.undo();
   expect(store.use.getState().template).toBe(start);
 });
 
@@ -29,11 +32,11 @@ test('a whole drag of a slider is one step', () => {
   for (let w = 13; w < 40; w++) store.change(width(w));
   store.drag(false);
   store.change(width(50));
-  history().undo();
+  history.undo();
   expect(now()).toBe(39);
-  history().undo();
+  history.undo();
   expect(now()).toBe(12);
-  history().undo();
+  history.undo();
   expect(now()).toBe(10);
 });
 
@@ -41,13 +44,33 @@ test('a drag that changes nothing leaves no step', () => {
   const { store, history } = makeStore();
   store.drag(true);
   store.drag(false);
-  expect(history().pastStates).toHaveLength(0);
+  expect(history.use.getState().past).toHaveLength(0);
 });
 
 test('a change after an undo ends what could be redone', () => {
   const { store, history } = makeStore();
   store.change(width(20));
-  history().undo();
+  history.undo();
   store.change(width(30));
-  expect(history().futureStates).toHaveLength(0);
+  expect(history.use.getState().future).toHaveLength(0);
+});
+
+test('changes of photos lie between those of the template, and are undone in the order in which all were made', () => {
+  const { store, history, now } = makeStore();
+  const seen: string[] = [];
+  const photo = (words: string) => ({ words, undo: () => void seen.push(`undo ${words}`), redo: () => void seen.push(`redo ${words}`) }); // prettier-ignore
+  store.change(width(20));
+  history.record(photo('nudge'));
+  store.change(width(30));
+  history.undo();
+  expect([now(), seen]).toEqual([20, []]);
+  history.undo();
+  expect([now(), seen]).toEqual([20, ['undo nudge']]);
+  history.undo();
+  expect(now()).toBe(10);
+  history.redo();
+  history.redo();
+  expect([now(), seen]).toEqual([20, ['undo nudge', 'redo nudge']]);
+  history.redo();
+  expect(now()).toBe(30);
 });

@@ -1,30 +1,42 @@
 'use client';
 import { temporal } from 'zundo';
-import { create, useStore, type StoreApi, type UseBoundStore } from 'zustand';
+import { create, type StoreApi, type UseBoundStore } from 'zustand';
 import type { TemporalState } from 'zundo';
 import type { Template } from '@/core/template';
+import { createHistory, type History } from '../history/history';
 
 type TemplateState = { readonly template: Template };
 
 export type Change = (change: (template: Template) => Template) => void;
 
-/** The template being edited, with every change undoable. */
+/** The template being edited; every change is a step of the batch's history. */
 export type TemplateStore = {
   readonly use: UseBoundStore<StoreApi<TemplateState>>;
-  readonly history: StoreApi<TemporalState<Pick<TemplateState, 'template'>>>;
+  readonly history: History;
   readonly change: Change;
   /** Everything between `drag(true)` and `drag(false)` is one step to undo. */
   readonly drag: (active: boolean) => void;
 };
 
-/** Steps that can be undone. */
-const STEPS = 200;
+/** Steps that can be undone: as many as the history may hold. */
+const STEPS = 300;
 
-export function createTemplateStore(initial: Template): TemplateStore {
+/** @param history that the changes are noted in; of its own where nothing else is changed */
+export function createTemplateStore(initial: Template, history: History = createHistory()): TemplateStore {
+  let own: StoreApi<TemporalState<TemplateState>> | null = null;
+  const step = {
+    words: 'change of the template',
+    undo: () => own!.getState().undo(),
+    redo: () => own!.getState().redo(),
+  };
   const use = create<TemplateState>()(
-    temporal(() => ({ template: initial }), { limit: STEPS, equality: (a, b) => a.template === b.template }),
+    temporal(() => ({ template: initial }), {
+      limit: STEPS,
+      equality: (a, b) => a.template === b.template,
+      onSave: () => history.record(step),
+    }),
   );
-  const history = (use as unknown as { temporal: TemplateStore['history'] }).temporal;
+  own = (use as unknown as { temporal: StoreApi<TemporalState<TemplateState>> }).temporal;
   let dragging = false;
   return {
     use,
@@ -32,18 +44,11 @@ export function createTemplateStore(initial: Template): TemplateStore {
     change: (change) => {
       use.setState(({ template }) => ({ template: change(template) }));
       // The first change of a drag has noted where it began; the others only follow.
-      if (dragging) history.getState().pause();
+      if (dragging) own!.getState().pause();
     },
     drag: (active) => {
       dragging = active;
-      if (!active) history.getState().resume();
+      if (!active) own!.getState().resume();
     },
   };
-}
-
-/** Whether there is something to undo and to redo, and how. */
-export function useHistory({ history }: TemplateStore) {
-  const canUndo = useStore(history, (state) => state.pastStates.length > 0);
-  const canRedo = useStore(history, (state) => state.futureStates.length > 0);
-  return { canUndo, canRedo, undo: () => history.getState().undo(), redo: () => history.getState().redo() };
 }

@@ -1,46 +1,33 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { api } from '../shared/api';
+import { createDraftSaves, type DraftSave, type SaveState } from './draft-saves';
 import type { TemplateStore } from './store';
 
 const PAUSE_MS = 400;
-
-export type SaveState =
-  { readonly kind: 'saved' } | { readonly kind: 'saving' } | { readonly kind: 'failed'; readonly message: string };
 
 let underway: Promise<void> = Promise.resolve();
 
 /** Ends when everything that was to be saved at this moment has been, or could not be. */
 export const savesUnderway = (): Promise<void> => underway;
 
-/** Keeps the batch's template on the server as it changes. `flush` saves at once. */
+/** Keeps the batch's template on the server as it changes. `flush` saves at once and gives the revision that there is then. */
 export function useAutosave(batchId: number, store: TemplateStore, firstRevision: number) {
   const [state, setState] = useState<SaveState>({ kind: 'saved' });
-  const revision = useRef(firstRevision);
-  const saved = useRef(store.use.getState().template);
-  const running = useRef<Promise<void>>(Promise.resolve());
-
-  const flush = useCallback((): Promise<void> => {
-    running.current = running.current.then(async () => {
-      const { template } = store.use.getState();
-      // Changed and taken back within the pause: nothing to save.
-      if (template === saved.current) return setState({ kind: 'saved' });
-      try {
-        const answer = await api<{ revision: number }>(`/api/batches/${batchId}/draft`, 'PUT', {
-          template,
-          revision: revision.current,
-        });
-        revision.current = answer.revision;
-        saved.current = template;
-        // What has changed since has a save of its own coming.
-        if (store.use.getState().template === template) setState({ kind: 'saved' });
-      } catch (error) {
-        setState({ kind: 'failed', message: (error as Error).message });
-      }
-    });
-    underway = running.current;
-    return running.current;
-  }, [batchId, store]);
+  const [saves] = useState(() =>
+    createDraftSaves({
+      current: () => store.use.getState().template,
+      revision: firstRevision,
+      window: crypto.randomUUID(),
+      send: (save) => api<{ revision: number }>(`/api/batches/${batchId}/draft`, 'PUT', save),
+      onState: setState,
+    }),
+  );
+  const flush = useCallback(async (): Promise<number> => {
+    underway = saves.flush();
+    await underway;
+    return saves.revision();
+  }, [saves]);
 
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -50,15 +37,8 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
       timer = setTimeout(() => void flush(), PAUSE_MS);
     });
     const onLeave = () => {
-      const { template } = store.use.getState();
-      if (template === saved.current) return;
-      // The page is going: the request outlives it.
-      void fetch(`/api/batches/${batchId}/draft`, {
-        method: 'PUT',
-        keepalive: true,
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ template, revision: revision.current }),
-      });
+      const last = saves.last();
+      if (last) leaveBehind(batchId, last);
     };
     window.addEventListener('pagehide', onLeave);
     return () => {
@@ -67,7 +47,17 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
       window.removeEventListener('pagehide', onLeave);
       void flush();
     };
-  }, [batchId, store, flush]);
+  }, [batchId, store, flush, saves]);
 
   return { state, flush };
+}
+
+/** The page is going: the request outlives it. */
+function leaveBehind(batchId: number, save: DraftSave): void {
+  void fetch(`/api/batches/${batchId}/draft`, {
+    method: 'PUT',
+    keepalive: true,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(save),
+  });
 }

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
-import type { PhotoFindings } from '../checks/use-findings';
+import type { PhotoFindings } from '../checks/photo-findings';
 import { previewPool } from '../shared/preview';
 import { amount, plural } from '../shared/words';
 import { Guides } from './guides';

@@ -1,7 +1,7 @@
 /** Which photos the wall shows, and in which order. */
 import { CHECKS } from '@/core/checks';
 import type { PhotoRow } from '@/server/services';
-import type { PhotoFindings } from '../checks/use-findings';
+import type { PhotoFindings } from '../checks/photo-findings';
 
 /** A review state, all with findings, a check's id, or everything. */
 export type Show = string;

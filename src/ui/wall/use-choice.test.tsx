@@ -1,17 +1,27 @@
 /** @jest-environment jsdom */
 import { act, renderHook } from '@testing-library/react';
-import type { KeyboardEvent, MouseEvent } from 'react';
+import type { MouseEvent } from 'react';
 import { useChoice } from './use-choice';
 
 const IDS = [10, 11, 12, 13, 14, 15, 16, 17];
 
 /** Eight photos in rows of three. */
 function choice() {
-  const { result } = renderHook(() => useChoice(IDS, 3));
+  const { result, rerender } = renderHook((ids: readonly number[]) => useChoice(ids, 3), {
+    initialProps: IDS as readonly number[],
+  });
   const key = (name: string, more: object = {}) =>
-    act(() => void result.current.key({ key: name, preventDefault: () => {}, ...more } as unknown as KeyboardEvent));
+    act(() => result.current.go({ key: name, shiftKey: false, ...more }));
   const click = (place: number, more: object = {}) => act(() => result.current.click(place, more as MouseEvent));
-  return { key, click, chosen: () => [...result.current.chosen].sort(), active: () => result.current.active };
+  const show = (ids: readonly number[]) => rerender(ids);
+  return {
+    result,
+    show,
+    key,
+    click,
+    chosen: () => [...result.current.chosen].sort(),
+    active: () => result.current.active,
+  };
 }
 
 test('arrow keys go along and across the rows and stop at the ends', () => {
@@ -36,15 +46,25 @@ test('shift chooses all from where the way began', () => {
   expect(chosen()).toEqual([10, 11, 12]);
 });
 
-test('control adds and takes away single photos; A takes all, Escape none', () => {
-  const { click, key, chosen } = choice();
+test('what a filter hides is not chosen while it is hidden, and is again when it is shown', () => {
+  const { click, show, chosen } = choice();
+  click(1);
+  click(3, { shiftKey: true });
+  show([10, 12, 14]);
+  expect(chosen()).toEqual([12]);
+  show(IDS);
+  expect(chosen()).toEqual([11, 12, 13]);
+});
+
+test('control adds and takes away single photos; all can be chosen, and none', () => {
+  const { click, result, chosen } = choice();
   click(1);
   click(4, { ctrlKey: true });
   click(6, { metaKey: true });
   click(4, { ctrlKey: true });
   expect(chosen()).toEqual([11, 16]);
-  key('a', { ctrlKey: true });
+  act(() => result.current.chooseAll());
   expect(chosen()).toEqual(IDS);
-  key('Escape');
+  act(() => result.current.chooseNone());
   expect(chosen()).toEqual([]);
 });

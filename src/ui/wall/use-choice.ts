@@ -1,11 +1,13 @@
 'use client';
-import { useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { useMemo, useState, type MouseEvent } from 'react';
 
 /** Which photos are chosen, and which one the keys are at. Places are in the shown order. */
 export function useChoice(ids: readonly number[], columns: number) {
-  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const [kept, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [active, setActive] = useState(0);
   const [anchor, setAnchor] = useState(0);
+  // What a filter hides is not chosen while it is hidden: keys must not act on what can't be seen.
+  const chosen = useMemo(() => new Set(ids.filter((id) => kept.has(id))), [ids, kept]);
   const here = Math.min(active, Math.max(ids.length - 1, 0));
 
   const rangeTo = (to: number) => {
@@ -30,9 +32,8 @@ export function useChoice(ids: readonly number[], columns: number) {
       setAnchor(place);
     } else goTo(place, event.shiftKey);
   };
-  /** Handles a key; true where it was one of the wall's. */
-  const key = (event: KeyboardEvent): boolean => {
-    if (ids.length === 0) return false;
+  /** Goes where a key of the wall leads. */
+  const go = ({ key, shiftKey }: Pick<KeyboardEvent, 'key' | 'shiftKey'>): void => {
     const steps: Record<string, number> = {
       ArrowLeft: -1,
       ArrowRight: 1,
@@ -41,13 +42,15 @@ export function useChoice(ids: readonly number[], columns: number) {
       Home: -ids.length,
       End: ids.length,
     };
-    const step = steps[event.key];
-    if (step !== undefined) goTo(here + step, event.shiftKey);
-    else if (event.key === 'a' && (event.ctrlKey || event.metaKey)) setChosen(new Set(ids));
-    else if (event.key === 'Escape') setChosen(new Set());
-    else return false;
-    event.preventDefault();
-    return true;
+    const step = steps[key];
+    if (step !== undefined && ids.length > 0) goTo(here + step, shiftKey);
   };
-  return { chosen, active: here, click, key };
+  return {
+    chosen,
+    active: here,
+    click,
+    go,
+    chooseAll: () => setChosen(new Set(ids)),
+    chooseNone: () => setChosen(new Set()),
+  };
 }

@@ -11,7 +11,6 @@ import { useFindings } from '../checks/use-findings';
 import { ExportPanel } from '../export/export-panel';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
 import { api } from '../shared/api';
-import { ChoiceField } from '../shared/choice-field';
 import { amount, plural } from '../shared/words';
 import { BackdropSection } from '../template/backdrop-section';
 import { CentringPanel } from '../template/centring-panel';
@@ -19,21 +18,25 @@ import { EdgeSection } from '../template/edge-section';
 import { FrameSection } from '../template/frame-section';
 import { BordersSection, ShadowsSection } from '../template/layer-sections';
 import { SavedTemplates } from '../template/saved-templates';
-import { resetStage, setStage, useStage, type MiddleView } from '../stage/stage-state';
+import { resetStage, useStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
 import { ShapeSection } from '../template/shape-section';
-import { createTemplateStore, useHistory } from '../template/store';
+import { createHistory } from '../history/history';
+import { createTemplateStore } from '../template/store';
 import { centreWords } from '../template/words';
-import { useAutosave, type SaveState } from '../template/use-autosave';
-import { GroundPicker, useGround } from './ground-picker';
+import type { SaveState } from '../template/draft-saves';
+import { useAutosave } from '../template/use-autosave';
+import { useGround } from './ground-picker';
 import { Average } from './average';
-import { arranged, SHOWS, SORTS, type Show, type Sort } from './order';
+import { arranged, type Show, type Sort } from './order';
 import { Easel } from '../easel/easel';
 import { usePhotoEdits } from '../photos/use-edits';
-import { Select } from '../shared/select';
+import { useKeys } from '../keys/use-keys';
 import { useBatch } from './use-batch';
 import { usePhotos } from './use-photos';
 import { Wall } from './wall';
+import { WallBar } from './wall-bar';
+import { WallFoot } from './wall-foot';
 
 const STEPS = ['photos', 'template', 'centre', 'check', 'export'] as const;
 type Step = (typeof STEPS)[number];
@@ -47,11 +50,6 @@ const TITLES: Readonly<Record<Step, string>> = {
 
 const NONE_YET: readonly PhotoRow[] = [];
 
-const SIZES = { small: 'S', medium: 'M', large: 'L' } as const;
-const VIEWS = {
-  template: { each: 'each', average: 'average', stage: 'stage' },
-  other: { each: 'each', average: 'average' } as Record<MiddleView, string>,
-} as const;
 const PIXELS = { small: 84, medium: 120, large: 220 } as const;
 
 const saveWords = (state: SaveState) =>
@@ -65,26 +63,11 @@ function useStep(): readonly [Step, (step: Step) => void] {
   return [step, (next) => router.replace(`${path}?step=${next}`, { scroll: false })];
 }
 
-/** Undo and redo by key, except where a field has its own. */
-function useHistoryKeys({ undo, redo }: { undo: () => void; redo: () => void }) {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      if (event.target instanceof HTMLInputElement && event.target.type === 'text') return;
-      event.preventDefault();
-      if (event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
-}
-
 function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => void }) {
-  const [store] = useState(() => createTemplateStore(batch.template));
+  const [history] = useState(createHistory);
+  const [store] = useState(() => createTemplateStore(batch.template, history));
   const template = store.use((state) => state.template);
-  const history = useHistory(store);
-  useHistoryKeys(history);
+  useKeys('page', { undo: history.undo, redo: history.redo });
   const { state, flush } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
   const { photos, total, error } = usePhotos(batch.id);
@@ -93,13 +76,14 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const [show, setShow] = useState<Show>('all');
   const [sort, setSort] = useState<Sort>('name');
   const [guides, setGuides] = useState(false);
-  const edits = usePhotoEdits(batch.id, photos);
+  const edits = usePhotoEdits(batch.id, history);
   const [ground, setGround] = useGround();
-  const [size, setSize] = useState<keyof typeof SIZES>('medium');
+  const [size, setSize] = useState<keyof typeof PIXELS>('medium');
   // The easel goes through the list as it was when it opened, however findings come and go meanwhile.
   const [looking, setLooking] = useState<number | null>(null);
   const [listed, setListed] = useState<readonly number[]>([]);
   const [chosen, setChosen] = useState<readonly PhotoRow[]>([]);
+  const [failure, setFailure] = useState<string | null>(null);
   const client = useQueryClient();
   const view = useStage((state) => state.view);
   useEffect(() => resetStage, []);
@@ -109,13 +93,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const { getRootProps, isDragActive } = useDropzone({ onDrop: intake, noClick: true, noKeyboard: true });
 
   const shown = useMemo(() => arranged(photos, show, sort, findings), [photos, show, sort, findings]);
-  // The batches' page tells how many photos are to be looked at; only here is it known.
-  const found = findings.byPhoto.size;
-  useEffect(() => {
-    if (total === 0 || photos.length < total) return;
-    const timer = setTimeout(() => void api(`/api/batches/${batch.id}`, 'PATCH', { found }).catch(() => {}), 1500);
-    return () => clearTimeout(timer);
-  }, [batch.id, found, total, photos.length]);
   // A link from the report puts one photo on the easel.
   const asked = Number(useSearchParams().get('photo'));
   const [answered, setAnswered] = useState(0);
@@ -151,7 +128,12 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
         )
       )
         return;
-      await api(`/api/batches/${batch.id}/photos`, 'DELETE', { ids });
+      try {
+        await api(`/api/batches/${batch.id}/photos`, 'DELETE', { ids });
+        setFailure(null);
+      } catch (e) {
+        setFailure((e as Error).message);
+      }
       await client.invalidateQueries({ queryKey: ['photos', batch.id] });
       await client.invalidateQueries({ queryKey: ['batch', batch.id] });
     },
@@ -224,47 +206,21 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
       </aside>
 
       <div {...getRootProps({ className: 'wall-area', role: undefined, tabIndex: undefined })}>
-        <div className="wall-bar">
-          <GroundPicker ground={ground} onChange={setGround} />
-          {!onStage && <ChoiceField label="Size of the cutouts" bare value={size} options={SIZES} onChange={setSize} />}
-          <ChoiceField
-            label="View"
-            bare
-            value={onStage || averaged ? view : 'each'}
-            options={VIEWS[step === 'template' ? 'template' : 'other']}
-            onChange={(next) => setStage({ view: next })}
-          />
-          {!onStage && (
-            <>
-              <Select label="Show" value={show} options={SHOWS} onChange={setShow} />
-              {!averaged && (
-                <>
-                  <Select
-                    label="Sort"
-                    value={sort}
-                    options={Object.entries(SORTS).map(([key, { label }]) => [key, label] as const)}
-                    onChange={(next) => setSort(next as Sort)}
-                  />
-                  <Button
-                    variant={guides ? 'primary' : 'plain'}
-                    aria-pressed={guides}
-                    onClick={() => setGuides(!guides)}
-                  >
-                    Guides
-                  </Button>
-                </>
-              )}
-            </>
-          )}
-          <div className="ms-auto d-flex gap-1">
-            <Button variant="quiet" disabled={!history.canUndo} onClick={history.undo}>
-              Undo
-            </Button>
-            <Button variant="quiet" disabled={!history.canRedo} onClick={history.redo}>
-              Redo
-            </Button>
-          </div>
-        </div>
+        <WallBar
+          step={step}
+          view={onStage || averaged ? view : 'each'}
+          ground={ground}
+          onGround={setGround}
+          size={size}
+          onSize={setSize}
+          show={show}
+          onShow={setShow}
+          sort={sort}
+          onSort={setSort}
+          guides={guides}
+          onGuides={setGuides}
+          history={history}
+        />
         {error && <p className="text-danger m-3">{error.message}</p>}
         {onStage ? (
           <Stage template={template} store={store} photos={photos} ground={ground} />
@@ -299,71 +255,23 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             onChoice={setChosen}
           />
         )}
-        <div className="wall-foot">
-          {isDragActive ? (
-            <strong>Drop to bring the photos in</strong>
-          ) : (
-            <>
-              <span className="name-line" style={{ maxWidth: '24rem' }}>
-                {chosen.length === 0 && <span className="muted">{plural(shown.length, 'cutout')}, none chosen</span>}
-                {chosen.length === 1 && (
-                  <>
-                    1 chosen: <strong>{chosen[0]!.name}</strong>
-                  </>
-                )}
-                {chosen.length > 1 && `${amount(chosen.length)} chosen`}
-              </span>
-              <span className="muted">
-                <kbd>Enter</kbd> easel <kbd>G</kbd> good <kbd>X</kbd> leave out
-              </span>
-              {chosen.length > 1 && chosen[0]!.adjustment && (
-                <Button
-                  variant="quiet"
-                  onClick={() =>
-                    edits.apply(
-                      `copied to ${plural(chosen.length - 1, 'photo')}`,
-                      chosen.slice(1).map(({ id }) => ({ id, adjustment: chosen[0]!.adjustment })),
-                    )
-                  }
-                >
-                  Copy the first one’s adjustment
-                </Button>
-              )}
-              {chosen.some(({ adjustment }) => adjustment) && (
-                <Button
-                  variant="quiet"
-                  onClick={() =>
-                    edits.apply(
-                      `reset ${plural(chosen.length, 'photo')}`,
-                      chosen.map(({ id }) => ({ id, adjustment: null })),
-                    )
-                  }
-                >
-                  Reset adjustments
-                </Button>
-              )}
-              {edits.last && (
-                <Button variant="quiet" onClick={edits.undo} className="name-line" style={{ maxWidth: '20rem' }}>
-                  Undo {edits.last}
-                </Button>
-              )}
-              {edits.error && <span className="text-danger">✕ {edits.error}</span>}
-              {chosen.length > 0 && (
-                <Button variant="quiet" onClick={() => void remove(chosen.map((photo) => photo.id))}>
-                  Take out of the batch
-                </Button>
-              )}
-            </>
-          )}
+        <WallFoot
+          isDropping={isDragActive}
+          chosen={chosen}
+          shownCount={shown.length}
+          edits={edits}
+          failure={failure}
+          onRemove={() => void remove(chosen.map((photo) => photo.id))}
+        >
           {step !== 'export' && total > 0 && (
-            <span className="ms-auto d-flex align-items-center gap-3">
+            <>
               <span className="muted">
                 {amount(total)} × {plural(template.outputs.length, 'output')}
               </span>
               <Button onClick={() => setStep('export')}>Export…</Button>
-            </span>
+            </>
           )}
-        </div>
+        </WallFoot>
       </div>
       {looking !== null && opened.length > 0 && (
         <Easel
@@ -372,6 +280,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           place={Math.min(looking, opened.length - 1)}
           findings={findings}
           edits={edits}
+          history={history}
           ground={ground}
           onPlace={setLooking}
           onHide={() => setLooking(null)}

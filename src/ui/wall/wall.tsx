@@ -3,16 +3,14 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
-import type { PhotoFindings } from '../checks/use-findings';
+import type { PhotoFindings } from '../checks/photo-findings';
+import { useKeys } from '../keys/use-keys';
 import { groundStyle, type Ground } from './ground-picker';
 import { Guides } from './guides';
+import { columnsFor, EDGE, GAP, tileSize } from './tile-size';
 import { useChoice } from './use-choice';
 import { usePainter } from './use-painter';
 
-const GAP = 12;
-const EDGE = 16;
-
-const REVIEW_KEYS: Readonly<Record<string, PhotoRow['review']>> = { g: 'good', x: 'out', o: 'open' };
 const REVIEW_MARKS = { open: null, good: '✓ good', out: '✕ left out' } as const;
 
 type WallProps = {
@@ -31,16 +29,19 @@ type WallProps = {
   readonly onChoice: (chosen: readonly PhotoRow[]) => void;
 };
 
-/** Width of an element as it changes. */
-function useWidth() {
+/** Size of an element as it changes. */
+function useSize() {
   const ref = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
+  const [size, setSize] = useState({ width: 0, height: 0 });
   useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
+    const observer = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      setSize({ width, height });
+    });
     if (ref.current) observer.observe(ref.current);
     return () => observer.disconnect();
   }, []);
-  return [ref, width] as const;
+  return [ref, size] as const;
 }
 
 /** Every photo as its finished cutout; only the rows in view exist. */
@@ -56,10 +57,13 @@ export function Wall({
   onReview,
   onChoice,
 }: WallProps) {
-  const [scroller, width] = useWidth();
-  const columns = Math.max(1, Math.floor((width - 2 * EDGE + GAP) / (size + GAP)));
-  const cell = Math.max(1, Math.floor((width - 2 * EDGE + GAP) / columns) - GAP);
+  const [scroller, room] = useSize();
+  const { width } = room;
   const ratio = template.frame.height / template.frame.width;
+  const wanted = tileSize(size, photos.length, ratio, room);
+  const columns = columnsFor(wanted, room);
+  // Many share the whole width; few are as large as still lets all be seen.
+  const cell = wanted > size ? wanted : Math.max(1, Math.floor((width - 2 * EDGE + GAP) / columns) - GAP);
   // A very tall frame is fitted by its height.
   const cssWidth = Math.round(Math.min(cell, (cell * 1.5) / ratio));
   const cssHeight = Math.max(1, Math.round(cssWidth * ratio));
@@ -89,9 +93,25 @@ export function Wall({
   useEffect(() => virtual.scrollToIndex(activeRow), [activeRow, virtual]);
   useEffect(() => onChoice(photos.filter((photo) => chosen.has(photo.id))), [chosen, photos, onChoice]);
 
+  /** What a key is about: the chosen photos, or else the one that the keys are at. */
+  const meant = () => (chosen.size > 0 ? [...chosen] : photos[active] ? [photos[active].id] : []);
+  const listen = useKeys<HTMLDivElement>('wall', {
+    go: choice.go,
+    chooseAll: choice.chooseAll,
+    chooseNone: choice.chooseNone,
+    open: () => photos[active] && onOpen(active),
+    remove: () => chosen.size > 0 && onRemove([...chosen]),
+    wallGood: () => onReview(meant(), 'good'),
+    wallLeave: () => onReview(meant(), 'out'),
+    wallLook: () => onReview(meant(), 'open'),
+  });
+
   return (
     <div
-      ref={scroller}
+      ref={(element) => {
+        scroller.current = element;
+        listen(element);
+      }}
       className="wall-scroll ground"
       data-ground={ground}
       style={groundStyle(ground)}
@@ -100,15 +120,6 @@ export function Wall({
       aria-multiselectable
       aria-activedescendant={photos[active] ? `photo-${photos[active].id}` : undefined}
       tabIndex={0}
-      onKeyDown={(event) => {
-        if (choice.key(event)) return;
-        if (event.key === 'Enter' && photos[active]) onOpen(active);
-        else if (event.key === 'Delete' && chosen.size > 0) onRemove([...chosen]);
-        else if (event.key in REVIEW_KEYS && !event.ctrlKey && !event.metaKey) {
-          const ids = chosen.size > 0 ? [...chosen] : photos[active] ? [photos[active].id] : [];
-          onReview(ids, REVIEW_KEYS[event.key]!);
-        }
-      }}
     >
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {items.map((row) => (
@@ -144,6 +155,7 @@ export function Wall({
                   <canvas
                     ref={register(photo.id)}
                     data-photo={photo.id}
+                    data-picture={photo.sha256}
                     width={1}
                     height={1}
                     style={{ width: cssWidth, height: cssHeight }}

@@ -1,4 +1,6 @@
-import { route } from '@/server/http';
+import { routes } from '@/server/http';
 import { deliveries } from '@/server/services';
 
-export const GET = route(async () => ({ deliveries: await deliveries.listDeliveries(null) }));
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  GET: async () => ({ deliveries: await deliveries.listDeliveries(null) }),
+});

@@ -1,6 +1,7 @@
-import { bodyOf, route } from '@/server/http';
+import { bodyOf, routes } from '@/server/http';
 import { shapes } from '@/server/services';
 
-export const GET = route(async () => shapes.listShapes());
-
-export const POST = route(async (request) => shapes.saveShape(await bodyOf(request, shapes.savedShapeSchema)));
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  GET: async () => shapes.listShapes(),
+  POST: async (request) => shapes.saveShape(await bodyOf(request, shapes.savedShapeSchema)),
+});

@@ -1,4 +1,6 @@
-import { route } from '@/server/http';
+import { routes } from '@/server/http';
 import { templates } from '@/server/services';
 
-export const GET = route(async () => ({ templates: await templates.listTemplates() }));
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  GET: async () => ({ templates: await templates.listTemplates() }),
+});

@@ -1,7 +1,9 @@
-import { numberOf, route } from '@/server/http';
+import { numberOf, routes } from '@/server/http';
 import { deliveries } from '@/server/services';
 
-export const GET = route(async (_, { id }) => ({
-  progress: await deliveries.deliveryProgress(numberOf(id)),
-  failed: await deliveries.failedPhotos(numberOf(id)),
-}));
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  GET: async (_, { id }) => ({
+    progress: await deliveries.deliveryProgress(numberOf(id)),
+    failed: await deliveries.failedPhotos(numberOf(id)),
+  }),
+});

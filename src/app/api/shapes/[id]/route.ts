@@ -1,8 +1,7 @@
-import { bodyOf, numberOf, route } from '@/server/http';
+import { bodyOf, numberOf, routes } from '@/server/http';
 import { shapes } from '@/server/services';
 
-export const PUT = route(async (request, { id }) =>
-  shapes.changeShape(numberOf(id), await bodyOf(request, shapes.savedShapeSchema)),
-);
-
-export const DELETE = route(async (_, { id }) => shapes.deleteShape(numberOf(id)));
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  PUT: async (request, { id }) => shapes.changeShape(numberOf(id), await bodyOf(request, shapes.savedShapeSchema)),
+  DELETE: async (_, { id }) => shapes.deleteShape(numberOf(id)),
+});

@@ -1,4 +1,6 @@
-import { numberOf, route } from '@/server/http';
+import { numberOf, routes } from '@/server/http';
 import { batches } from '@/server/services';
 
-export const DELETE = route(async (_, { id }) => batches.clearRefusals(numberOf(id)));
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  DELETE: async (_, { id }) => batches.clearRefusals(numberOf(id)),
+});

@@ -1,15 +1,18 @@
 import { z } from 'zod';
-import { bodyOf, numberOf, route } from '@/server/http';
+import { bodyOf, numberOf, routes } from '@/server/http';
 import { templates } from '@/server/services';
 
-/** Saves the batch's template under a name. */
-export const POST = route(async (request, { id }) => {
-  const { name } = await bodyOf(request, z.strictObject({ name: templates.templateNameSchema }));
-  return templates.saveTemplate(numberOf(id), name);
-});
+const revision = z.int().min(0);
 
-/** Puts a saved template on the batch. */
-export const PUT = route(async (request, { id }) => {
-  const { templateId } = await bodyOf(request, z.strictObject({ templateId: z.int() }));
-  await templates.applyTemplate(numberOf(id), templateId);
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  /** Saves the batch's template under a name. */
+  POST: async (request, { id }) => {
+    const asked = await bodyOf(request, z.strictObject({ name: templates.templateNameSchema, revision }));
+    return templates.saveTemplate(numberOf(id), asked.name, asked.revision);
+  },
+  /** Puts a saved template on the batch. */
+  PUT: async (request, { id }) => {
+    const asked = await bodyOf(request, z.strictObject({ templateId: z.int(), revision }));
+    await templates.applyTemplate(numberOf(id), asked.templateId, asked.revision);
+  },
 });

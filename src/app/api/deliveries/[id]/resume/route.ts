@@ -1,4 +1,6 @@
-import { numberOf, route } from '@/server/http';
+import { numberOf, routes } from '@/server/http';
 import { deliveries } from '@/server/services';
 
-export const POST = route(async (_, { id }) => deliveries.resumeDelivery(numberOf(id)));
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  POST: async (_, { id }) => deliveries.resumeDelivery(numberOf(id)),
+});

@@ -1,23 +1,25 @@
 import { makeZip, predictLength } from 'client-zip';
 import { safeName } from '@/core/export';
-import { numberOf, route } from '@/server/http';
+import { numberOf, routes } from '@/server/http';
 import { deliveries } from '@/server/services';
 
-/** The zip as a stream: files are read one after the other as the browser takes them. */
-export const GET = route(async (_, { id }) => {
-  const deliveryId = numberOf(id);
-  const entries = await deliveries.zipEntries(deliveryId);
-  const { batchName } = await deliveries.deliveryProgress(deliveryId);
-  async function* files() {
-    for (const { input, ...entry } of entries) yield { ...entry, input: input() };
-  }
-  const name = `${safeName(batchName)}-${deliveryId}.zip`;
-  return new Response(makeZip(files()), {
-    headers: {
-      'content-type': 'application/zip',
-      'content-length': String(predictLength(entries.map(({ name, size }) => ({ name, size })))),
-      'content-disposition': `attachment; filename="${name.replace(/[^\x20-\x7e]|"/g, '_')}"; filename*=UTF-8''${encodeURIComponent(name)}`,
-      'cache-control': 'no-store',
-    },
-  });
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  /** The zip as a stream: files are read one after the other as the browser takes them. */
+  GET: async (_, { id }) => {
+    const deliveryId = numberOf(id);
+    const entries = await deliveries.zipEntries(deliveryId);
+    const { batchName } = await deliveries.deliveryProgress(deliveryId);
+    async function* files() {
+      for (const { input, ...entry } of entries) yield { ...entry, input: input() };
+    }
+    const name = `${safeName(batchName)}-${deliveryId}.zip`;
+    return new Response(makeZip(files()), {
+      headers: {
+        'content-type': 'application/zip',
+        'content-length': String(predictLength(entries.map(({ name, size }) => ({ name, size })))),
+        'content-disposition': `attachment; filename="${name.replace(/[^\x20-\x7e]|"/g, '_')}"; filename*=UTF-8''${encodeURIComponent(name)}`,
+        'cache-control': 'no-store',
+      },
+    });
+  },
 });

@@ -1,0 +1,37 @@
+/** What looks and renders for the command line: threads for many photos, this process for a few. */
+import { dirname } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { WobrelError } from '../core/errors';
+import type { Plate } from '../core/plate';
+import type { Sight } from '../core/sight';
+import { renderThreads } from '../server/config';
+import { renderHere, type RenderedPhoto, type RenderPool } from '../server/render';
+import { lookAt } from '../server/looking';
+import { createThreads } from '../server/threads';
+
+export type Engine = RenderPool & { readonly see: (path: string, faces: boolean) => Promise<Sight> };
+
+/** Up to so many photos are done before a thread has started. */
+const FEW = 4;
+
+const here: Engine = { ...renderHere, see: lookAt };
+
+/** @param photos how many there are */
+export function createEngine(photos: number): Engine {
+  if (photos <= FEW) return here;
+  const { threads, run, close } = createThreads({
+    worker: 'cli-worker.mjs',
+    folder: dirname(fileURLToPath(import.meta.url)),
+    threads: Math.min(renderThreads(), photos),
+    seconds: 240,
+    megabytes: 2048,
+    tooMuch: () => new WobrelError('photo-too-much', 'The photo took more time or memory than there is.'),
+  });
+  return {
+    threads,
+    close,
+    see: (path, faces) => run<Sight>('see', { path, faces }),
+    render: (task) => run<RenderedPhoto>('render', task),
+    plate: (task) => run<Plate>('plate', task),
+  };
+}

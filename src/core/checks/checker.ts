@@ -1,0 +1,65 @@
+/** Every check on one photo. */
+import { placer, type Placed, type Placer } from '../placement';
+import { templateOutline, type Output, type Template } from '../template';
+import type { BatchMeans, CheckDefinition, CheckedPhoto, CheckInput, Finding, Mend } from './check';
+import { NO_MEANS } from './means';
+import { CHECKS } from './registry';
+
+/** A photo's findings, where it lies, and what mends each. */
+export type Checker = {
+  readonly place: (photo: CheckedPhoto) => Placed;
+  /**
+   * A finding that reads the same for two outputs is given once.
+   *
+   * @param only one output, where not all are asked about
+   * @param checks some of all
+   */
+  readonly check: (photo: CheckedPhoto, only?: Output, checks?: readonly CheckDefinition[]) => Finding[];
+  /** What one click does about a finding; null where only people can do something. */
+  readonly mend: (photo: CheckedPhoto, check: string) => Mend | null;
+};
+
+function findingOf(check: CheckDefinition, input: CheckInput): Finding | null {
+  const value = check.measure(input);
+  if (value === null) return null;
+  const limit = check.limit(input);
+  if (value <= limit + 1e-9) return null;
+  return {
+    check: check.id,
+    about: check.about,
+    value,
+    limit,
+    brief: check.brief(value, input),
+    message: check.explain(value, input),
+    mend: check.mend(input),
+  };
+}
+
+/** Every check for one template; `batch` gives what others of the batch are like. */
+export function checker(template: Template, batch: BatchMeans = NO_MEANS, place: Placer = placer(template)): Checker {
+  const outline = templateOutline(template);
+  const inputFor = (photo: CheckedPhoto, output: Output): CheckInput => ({
+    template,
+    outline,
+    output,
+    photo,
+    placement: place(photo),
+    batch,
+  });
+  return {
+    place,
+    check: (photo, only, checks = CHECKS) => {
+      const findings = new Map<string, Finding>();
+      for (const check of checks)
+        for (const output of only ? [only] : template.outputs) {
+          const finding = findingOf(check, inputFor(photo, output));
+          if (finding) findings.set(`${check.id}: ${finding.message}`, finding);
+        }
+      return [...findings.values()];
+    },
+    mend: (photo, id) => {
+      const definition = CHECKS.find((check) => check.id === id);
+      return definition?.repair?.change(inputFor(photo, template.outputs[0]!)) ?? null;
+    },
+  };
+}

@@ -1,0 +1,41 @@
+/** All checks, in the order in which they are shown. Adding one is one line here. */
+import type { CheckDefinition } from './check';
+import { blurred } from './blurred';
+import { clearance } from './clearance';
+import { enlargement } from './enlargement';
+import { exposure } from './exposure';
+import { fade } from './fade';
+import { faint } from './faint';
+import { fine } from './fine';
+import { flattened } from './flattened';
+import { gap } from './gap';
+import { missing } from './missing';
+import { opaque } from './opaque';
+import { several } from './several';
+import { size } from './size';
+import { small } from './small';
+import { spot } from './spot';
+import { twin } from './twin';
+import { unseen } from './unseen';
+import { unsure } from './unsure';
+
+export const CHECKS: readonly CheckDefinition[] = [
+  gap,
+  fade,
+  unseen,
+  missing,
+  several,
+  unsure,
+  spot,
+  size,
+  clearance,
+  enlargement,
+  small,
+  blurred,
+  exposure,
+  twin,
+  flattened,
+  fine,
+  faint,
+  opaque,
+];

@@ -1,0 +1,18 @@
+export { handlesOf, pullHandle, type Handle } from './handles';
+export {
+  canRemove,
+  contourOf,
+  insertNode,
+  isSmooth,
+  makeCorner,
+  makeSmooth,
+  moveHandle,
+  moveNode,
+  nearestOnContour,
+  nodesOf,
+  removeNode,
+  type Node,
+  type NodeContour,
+} from './nodes';
+export { anchorPoint, pullBox, resizeBox, type Anchor } from './resize';
+export { catchLines, type Guide } from './snapping';

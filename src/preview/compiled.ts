@@ -1,0 +1,36 @@
+/** What was compiled for a template, kept for the next drawing of it: a few plates and placers, by what they depend on. */
+import { placer, type Placer } from '../core/placement';
+import { compile, type Plate } from '../core/plate';
+import type { Template } from '../core/template';
+
+/** Sizes of one template that are on screen at a time, and those of the one before. */
+const PLATES = 8;
+const PLACERS = 4;
+
+/** The most recently used of what is made by key. */
+function kept<T>(most: number) {
+  const all = new Map<string, T>();
+  return (key: string, make: () => T): T => {
+    const value = all.get(key) ?? make();
+    all.delete(key);
+    all.set(key, value);
+    if (all.size > most) all.delete(all.keys().next().value!);
+    return value;
+  };
+}
+
+const plates = kept<Plate>(PLATES);
+const placers = kept<Placer>(PLACERS);
+
+/** The plate for pictures `width` pixels wide; the centring rule does not change it. */
+export function plateFor(template: Template, width: number, withBare: boolean): Plate {
+  const { frame, shape, edge, borders, shadows, backdrop } = template;
+  const key = JSON.stringify([width, withBare, frame, shape, edge, borders, shadows, backdrop]);
+  return plates(key, () => compile(template, width, null, withBare));
+}
+
+/** Where the template puts photos; borders and shadows don't change it. */
+export function placerFor(template: Template): Placer {
+  const { frame, shape, edge, centring } = template;
+  return placers(JSON.stringify([frame, shape, edge, centring]), () => placer(template));
+}

@@ -1,0 +1,29 @@
+/** Starts the built application: `node dist/serve.mjs`, at HOST and PORT. */
+import next from 'next';
+import { createServer } from 'node:http';
+import { refusalOf } from './server/http';
+
+const hostname = process.env.HOST ?? '127.0.0.1';
+const port = Number(process.env.PORT ?? 4310);
+
+/** Uploads over a bad line take their time, ms. */
+const REQUEST_TIMEOUT = 60 * 60 * 1000;
+
+const app = next({ dev: false, hostname, port });
+await app.prepare();
+const handle = app.getRequestHandler();
+
+const server = createServer((request, response) => {
+  const refusal = refusalOf(request);
+  if (!refusal) return void handle(request, response);
+  const { code, message, at } = refusal.error;
+  response.writeHead(refusal.status, { 'content-type': 'application/json', 'x-content-type-options': 'nosniff' });
+  response.end(JSON.stringify({ error: { code, message, at } }));
+});
+server.requestTimeout = REQUEST_TIMEOUT;
+server.on('error', (error: NodeJS.ErrnoException) => {
+  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken already: set PORT to another one.` : error);
+  process.exit(1);
+});
+// eslint-disable-next-line no-console -- says where the application is
+server.listen(port, hostname, () => console.log(`Wobrel listens on http://${hostname}:${port}`));

@@ -1,0 +1,1 @@
+export { outlinesOf } from './geometry';

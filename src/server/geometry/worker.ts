@@ -1,0 +1,43 @@
+/** The thread that works outlines out, and all that goes by them; one named function a task. */
+import { findingsOf, type BatchFindings, type CheckedPhoto } from '../../core/checks';
+import {
+  completeShape,
+  forLibrary,
+  LIBRARY_FRAME,
+  longOutline,
+  recallOutline,
+  type Shape,
+  type ShapeDocument,
+} from '../../core/shape';
+import { compile } from '../../core/plate';
+import { parseTemplate, templateOutline } from '../../core/template';
+import { outcomeOf, type Outcome } from '../threads/outcome';
+import type { KeptTemplate } from './geometry';
+
+/** A document read, and its outline where that takes long: both are kept. */
+export const template = (document: unknown): Promise<Outcome<KeptTemplate>> =>
+  outcomeOf(() => {
+    const read = parseTemplate(document);
+    return { template: read, outline: longOutline(read.shape) };
+  });
+
+/** A shape as the library keeps it. */
+export const shape = (document: ShapeDocument): Promise<Outcome<Shape>> =>
+  outcomeOf(() => forLibrary(completeShape(document, LIBRARY_FRAME)));
+
+export type FindingsTask = KeptTemplate & { readonly photos: readonly (CheckedPhoto & { readonly name: string })[] };
+
+/** What a batch is like as a whole, its doubles, and how many of its photos have a finding. */
+export const findings = ({ template: kept, outline, photos }: FindingsTask): Promise<Outcome<BatchFindings>> =>
+  outcomeOf(() => {
+    if (outline) recallOutline(kept.shape, outline);
+    return findingsOf(kept, photos);
+  });
+
+/** Reads a document and compiles it at a usual width: what the budget of outlines is measured by. */
+export const trial = (document: unknown): Promise<Outcome<{ segments: number; pixels: number }>> =>
+  outcomeOf(() => {
+    const read = parseTemplate(document);
+    const segments = templateOutline(read).reduce((sum, { cubics }) => sum + cubics.length, 0);
+    return { segments, pixels: compile(read, 1080).blank.length / 4 };
+  });

@@ -1,0 +1,65 @@
+/** A request's JSON, refused before it is parsed where it is too large or too deep. */
+import type { z } from 'zod';
+import { WobrelError } from '../../core/errors';
+
+/** Most bytes of a JSON body. */
+export const MAX_JSON_BYTES = 1024 * 1024;
+
+/** Brackets within brackets: documents need about a dozen, parsers and checks that call themselves a few thousand are harmed by. */
+const MAX_JSON_DEPTH = 64;
+
+const tooLarge = () => new WobrelError('too-large', 'The request is larger than 1 MB.');
+
+/** The body as text; what is longer is not read to its end. */
+async function textOf(request: Request): Promise<string> {
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_JSON_BYTES) throw tooLarge();
+  const chunks: Uint8Array[] = [];
+  let length = 0;
+  const reader = request.body?.getReader();
+  for (let read = await reader?.read(); read && !read.done; read = await reader!.read()) {
+    length += read.value.length;
+    if (length > MAX_JSON_BYTES) {
+      await reader!.cancel();
+      throw tooLarge();
+    }
+    chunks.push(read.value);
+  }
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+const [QUOTE, BACKSLASH] = ['"', '\\'].map((mark) => mark.charCodeAt(0));
+const OPENING = new Set(['[', '{'].map((mark) => mark.charCodeAt(0)));
+const CLOSING = new Set([']', '}'].map((mark) => mark.charCodeAt(0)));
+
+/** True where the text's brackets lie deeper within each other than `most`; those within strings don't count. */
+export function isDeeper(text: string, most: number): boolean {
+  let [depth, inString] = [0, false];
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    if (inString) {
+      if (code === BACKSLASH) i++;
+      else if (code === QUOTE) inString = false;
+    } else if (code === QUOTE) inString = true;
+    else if (OPENING.has(code)) {
+      if (++depth > most) return true;
+    } else if (CLOSING.has(code)) depth--;
+  }
+  return false;
+}
+
+/**
+ * The request's JSON body, checked.
+ *
+ * @throws WobrelError `too-large` or `invalid`, ZodError where it is not what the schema says
+ */
+export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
+  const text = await textOf(request);
+  if (isDeeper(text, MAX_JSON_DEPTH)) throw new WobrelError('invalid', 'The request is nested too deeply.');
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    throw new WobrelError('invalid', 'The request is not JSON.');
+  }
+  return schema.parse(body);
+}

@@ -1,0 +1,22 @@
+/** The headers that tell a browser what pages of this server may do. */
+
+/**
+ * Content Security Policy (W3C CSP 3) of a page: scripts only by this answer's nonce and
+ * what those load, everything else from this server. Styles in attributes are allowed:
+ * places and sizes that are worked out go there.
+ */
+export const pagePolicy = (nonce: string, isDevelopment: boolean): string =>
+  [
+    "default-src 'none'",
+    `script-src 'nonce-${nonce}' 'strict-dynamic'${isDevelopment ? " 'unsafe-eval'" : ''}`,
+    `style-src 'self' 'nonce-${nonce}'`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' blob: data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self' blob:",
+    "manifest-src 'self'",
+    "form-action 'self'",
+    "base-uri 'none'",
+    "frame-ancestors 'none'",
+  ].join('; ');

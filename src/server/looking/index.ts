@@ -1,0 +1,1 @@
+export { lookAt, pictureOf } from './look-at';

@@ -1,0 +1,64 @@
+/** How many photos of a batch there are to look at, counted behind the requests. */
+import { and, eq, ne } from 'drizzle-orm';
+import PQueue from 'p-queue';
+import type { CheckedPhoto } from '../../core/checks';
+import type { Adjustment, HandSubject } from '../../core/placement';
+import { keptTemplate } from '../../core/template';
+import { database, tables, write } from '../db';
+import { outlinesOf } from '../geometry';
+import { oncePerProcess } from '../once';
+import { seenIn } from './seen';
+
+const { batches, photos, sights } = tables;
+
+type Counting = { readonly queue: PQueue; readonly asked: Set<number> };
+const counting = () =>
+  oncePerProcess<Counting>('counting', () => ({ queue: new PQueue({ concurrency: 1 }), asked: new Set() }));
+
+/** The photos that count, as the checks see them. */
+async function photosOf(batchId: number): Promise<(CheckedPhoto & { name: string })[]> {
+  const rows = await database()
+    .select({ photo: photos, sight: sights.document })
+    .from(photos)
+    .leftJoin(sights, eq(sights.sha256, photos.sha256))
+    .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
+    .orderBy(photos.name, photos.id);
+  return rows.map(({ photo: { name, width, height, hasAlpha, handSubject, adjustment }, sight }) => ({
+    name,
+    width,
+    height,
+    hasAlpha,
+    ...seenIn(sight),
+    handSubject: handSubject as HandSubject | null,
+    adjustment: adjustment as Adjustment | null,
+  }));
+}
+
+/** Counts a batch's findings in a thread and notes them, unless it has changed meanwhile: then it is counted again when asked for. */
+export async function countFindings(batchId: number): Promise<void> {
+  const [before] = await database().select().from(batches).where(eq(batches.id, batchId));
+  if (!before || before.findingCount !== null) return;
+  const seen = await photosOf(batchId);
+  const { failing } = await outlinesOf().findings(
+    { template: keptTemplate(before.draft), outline: before.outline },
+    seen,
+  );
+  await write(async (tx) => {
+    const { revision, changes } = before;
+    const unchanged = and(eq(batches.id, batchId), eq(batches.revision, revision), eq(batches.changes, changes));
+    await tx.update(batches).set({ findingCount: failing }).where(unchanged);
+  });
+}
+
+/** Has findings counted soon; asked for twice, they are counted once. */
+export function askForFindings(batchId: number): void {
+  const { queue, asked } = counting();
+  if (asked.has(batchId)) return;
+  asked.add(batchId);
+  void queue.add(async () => {
+    asked.delete(batchId);
+    await countFindings(batchId).catch((error: unknown) =>
+      console.error(`Batch ${batchId} could not be checked:`, error),
+    );
+  });
+}

@@ -1,0 +1,1 @@
+export { createThreads } from './threads';

@@ -1,0 +1,50 @@
+/** A batch's findings as the screens use them. */
+import { checker, type Checker, type Finding, type FindingsChange } from '@/core/checks';
+import type { Placed } from '@/core/placement';
+import type { Template } from '@/core/template';
+import type { PhotoRow } from '@/server/services';
+
+export type PhotoFindings = {
+  /** By photo, those about the photo itself; photos without any are left out. */
+  readonly byPhoto: ReadonlyMap<number, readonly Finding[]>;
+  /** Those about the template or an output, which are the same for every photo. */
+  readonly ofOutputs: readonly Finding[];
+  /** Where each photo lies. */
+  readonly placed: ReadonlyMap<number, Placed>;
+  readonly mend: (photo: PhotoRow, check: string) => ReturnType<Checker['mend']>;
+};
+
+export const NO_FINDINGS: PhotoFindings = {
+  byPhoto: new Map(),
+  ofOutputs: [],
+  placed: new Map(),
+  mend: () => null,
+};
+
+/** The findings after a change; `photos` are all that there are, `template` is what they were checked by. */
+export function withChange(
+  before: PhotoFindings,
+  { photos: changed, ofOutputs, means }: FindingsChange,
+  template: Template,
+  photos: readonly Pick<PhotoRow, 'id'>[],
+): PhotoFindings {
+  const byPhoto = new Map(before.byPhoto);
+  const placed = new Map(before.placed);
+  for (const { id, placed: where, findings } of changed) {
+    placed.set(id, where);
+    if (findings.length > 0) byPhoto.set(id, findings);
+    else byPhoto.delete(id);
+  }
+  if (placed.size > photos.length) {
+    const there = new Set(photos.map(({ id }) => id));
+    for (const id of placed.keys()) if (!there.has(id)) [placed, byPhoto].forEach((map) => map.delete(id));
+  }
+  // A mend is worked out for the one photo that it is asked for.
+  let mender: Checker | null = null;
+  return {
+    byPhoto,
+    placed,
+    ofOutputs,
+    mend: (photo, check) => (mender ??= checker(template, means)).mend(photo, check),
+  };
+}

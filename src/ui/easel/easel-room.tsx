@@ -1,0 +1,108 @@
+'use client';
+import type { Ref, SVGAttributes } from 'react';
+import type { Placed } from '@/core/placement';
+import { boundsOfOutline, pathData, type Outline } from '@/core/shape';
+import { rimOfMask } from '@/core/sight';
+import type { Template } from '@/core/template';
+import type { PhotoRow } from '@/server/services';
+
+/** The found subject's rim as SVG points, in pixels of the photo. */
+function rimPoints({ sight, width, height }: PhotoRow): string {
+  const { box, mask } = sight!.subject!;
+  return rimOfMask(mask ?? '')
+    .map(([x, y]) => `${(box[0] + x * box[2]) * width},${(box[1] + y * box[3]) * height}`)
+    .join(' ');
+}
+
+type EaselRoomProps = {
+  readonly ref: Ref<SVGSVGElement>;
+  readonly template: Template;
+  readonly outline: Outline;
+  readonly photo: PhotoRow;
+  readonly placed: Placed;
+  readonly spot: readonly [number, number];
+  /** Left, top, width and height of what is seen, frame units. */
+  readonly view: readonly [number, number, number, number];
+  readonly tool: string;
+  /** True while the subject is caught by the spot. */
+  readonly caught: boolean;
+  /** The box that is being drawn around the subject, in shares of the photo. */
+  readonly boxing: readonly [number, number, number, number] | null;
+  readonly handlers: SVGAttributes<SVGSVGElement>;
+};
+
+/** The whole photo, dimmed outside the shape, with what was seen in it and where it is wanted. */
+export function EaselRoom({
+  ref,
+  template,
+  outline,
+  photo,
+  placed,
+  spot,
+  view,
+  tool,
+  caught,
+  boxing,
+  handlers,
+}: EaselRoomProps) {
+  const { frame } = template;
+  const d = pathData(outline, 3);
+  const [l, t, r, b] = boundsOfOutline(outline);
+  const subjectBox =
+    boxing ?? (photo.handSubject && 'box' in photo.handSubject ? photo.handSubject.box : photo.sight?.subject?.box);
+  const transform = `translate(${placed.x} ${placed.y}) rotate(${placed.angle}) scale(${placed.scale * (placed.mirror ? -1 : 1)} ${placed.scale}) translate(${-photo.width / 2} ${-photo.height / 2})`;
+  return (
+    <svg
+      ref={ref}
+      {...handlers}
+      viewBox={view.join(' ')}
+      className="easel-svg"
+      data-tool={tool}
+      role="img"
+      aria-label={`${photo.name} under the shape. Drag it, scroll to scale, arrow keys nudge by 1, with shift by 10.`}
+    >
+      <defs>
+        <mask id="easel-mask">
+          <rect x={view[0]} y={view[1]} width={view[2]} height={view[3]} fill="#fff" />
+          <path d={d} fill="#000" />
+        </mask>
+      </defs>
+      <image
+        href={`/api/photos/${photo.sha256}/proxy/2048`}
+        width={photo.width}
+        height={photo.height}
+        preserveAspectRatio="none"
+        transform={transform}
+      />
+      <rect x={view[0]} y={view[1]} width={view[2]} height={view[3]} className="easel-dim" mask="url(#easel-mask)" />
+      <path d={d} className="easel-outline" />
+      <rect x={0} y={0} width={frame.width} height={frame.height} className="easel-frame" />
+      <g className={caught ? 'easel-spot is-caught' : 'easel-spot'}>
+        <path d={`M${spot[0]} ${t}V${b}M${l} ${spot[1]}H${r}`} />
+      </g>
+      {subjectBox && (
+        <rect
+          className="easel-subject"
+          x={subjectBox[0] * photo.width}
+          y={subjectBox[1] * photo.height}
+          width={subjectBox[2] * photo.width}
+          height={subjectBox[3] * photo.height}
+          transform={transform}
+        />
+      )}
+      {photo.sight?.subject && !photo.handSubject && (
+        <polygon className="easel-subject" points={rimPoints(photo)} transform={transform} />
+      )}
+      {photo.sight?.faces.map(({ eyes }, i) => (
+        <g key={i} transform={transform} className="easel-eyes">
+          {eyes.map(([ex, ey], k) => (
+            <circle key={k} cx={ex * photo.width} cy={ey * photo.height} r={6 / placed.scale} />
+          ))}
+        </g>
+      ))}
+      {placed.subject && (
+        <circle className="easel-dot" cx={placed.subject.x} cy={placed.subject.y} r={0.006 * view[2]} />
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,70 @@
+/** @jest-environment jsdom */
+import { fireEvent, render } from '@testing-library/react';
+import { HotkeysProvider } from 'react-hotkeys-hook';
+import { KEYS, type Scope } from './table';
+import { useEaselScope, useKeys, type Handlers } from './use-keys';
+
+test('no key has two meanings in one scope, and what can be open at once shares none', () => {
+  const used = new Map<string, string>();
+  // The wall lies on a page; the easel takes the page's keys away.
+  const together: Readonly<Record<Scope, string>> = { page: 'page', wall: 'page', easel: 'easel' };
+  for (const [id, { scope, keys }] of Object.entries(KEYS))
+    for (const key of keys) {
+      const place = `${together[scope]} ${key}`;
+      expect([place, used.get(place)]).toEqual([place, undefined]);
+      used.set(place, id);
+    }
+});
+
+function Page({ handlers, children }: { handlers: Handlers; children?: React.ReactNode }) {
+  useKeys('page', handlers);
+  return <div>{children}</div>;
+}
+function Easel({ handlers }: { handlers: Handlers }) {
+  useEaselScope();
+  useKeys('easel', handlers);
+  return <div className="modal easel-modal" />;
+}
+const shown = (content: React.ReactNode) =>
+  render(<HotkeysProvider initiallyActiveScopes={['page', 'wall']}>{content}</HotkeysProvider>);
+const press = (key: string, more: object = {}, target: Element = document.body) =>
+  fireEvent.keyDown(target, { key, code: `Key${key.toUpperCase()}`, ...more });
+
+test('undo on the easel undoes once: the page below does not answer', () => {
+  const [page, easel] = [jest.fn(), jest.fn()];
+  const { rerender } = shown(<Page handlers={{ undo: page }} />);
+  press('z', { ctrlKey: true });
+  expect([page.mock.calls.length, easel.mock.calls.length]).toEqual([1, 0]);
+  const both = (
+    <Page handlers={{ undo: page }}>
+      <Easel handlers={{ easelUndo: easel }} />
+    </Page>
+  );
+  rerender(<HotkeysProvider initiallyActiveScopes={['page', 'wall']}>{both}</HotkeysProvider>);
+  press('z', { ctrlKey: true });
+  expect([page.mock.calls.length, easel.mock.calls.length]).toEqual([1, 1]);
+});
+
+test('keys typed into fields and pressed in other dialogs are theirs', () => {
+  const undo = jest.fn();
+  const { container } = shown(
+    <Page handlers={{ undo }}>
+      <input />
+      <div className="modal">
+        <button>OK</button>
+      </div>
+    </Page>,
+  );
+  press('z', { ctrlKey: true }, container.querySelector('input')!);
+  press('z', { ctrlKey: true }, container.querySelector('button')!);
+  expect(undo).not.toHaveBeenCalled();
+});
+
+test('a character counts as it is typed, wherever it lies on the keyboard', () => {
+  const [larger, turnLeft] = [jest.fn(), jest.fn()];
+  shown(<Easel handlers={{ larger, turnLeft }} />);
+  press('+', { code: 'BracketRight' });
+  press('+', { code: 'Equal', shiftKey: true });
+  press(',', { code: 'Comma' });
+  expect([larger.mock.calls.length, turnLeft.mock.calls.length]).toEqual([2, 1]);
+});

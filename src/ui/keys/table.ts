@@ -1,0 +1,59 @@
+/** Every key of the application: what it does and where. The sheet of keys and the screens both go by this table. */
+
+/** Where a key holds: on the open page, or on the easel, which lies over it. */
+export type Scope = 'page' | 'wall' | 'easel';
+
+type Entry = {
+  readonly scope: Scope;
+  /** As react-hotkeys-hook reads them, by the character that is typed; `mod` is Ctrl, or ⌘ on a Mac. */
+  readonly keys: readonly string[];
+  /** As people read them. */
+  readonly shown: string;
+  readonly does: string;
+};
+
+const arrows = (...modifiers: string[]) =>
+  ['', ...modifiers].flatMap((modifier) => ['left', 'right', 'up', 'down'].map((key) => modifier + key));
+
+/** Stands between a modifier and its key: no key that is used here. */
+export const SPLIT = '_';
+
+export const KEYS = {
+  sheet: { scope: 'page', keys: ['shift_?', '?'], shown: '?', does: 'show this sheet' },
+  undo: { scope: 'page', keys: ['mod_z'], shown: 'Ctrl + Z', does: 'undo the last change, of template or photos' },
+  redo: { scope: 'page', keys: ['mod_shift_z', 'mod_y'], shown: 'Ctrl + Shift + Z', does: 'redo it' },
+  go: { scope: 'wall', keys: [...arrows('shift_'), 'home', 'end', 'shift_home', 'shift_end'], shown: '← ↑ → ↓ Home End', does: 'go from photo to photo, with Shift choosing all on the way' },
+  chooseAll: { scope: 'wall', keys: ['mod_a'], shown: 'Ctrl + A', does: 'choose all that are shown' },
+  chooseNone: { scope: 'wall', keys: ['escape'], shown: 'Esc', does: 'choose none' },
+  open: { scope: 'wall', keys: ['enter'], shown: 'Enter', does: 'put the photo on the easel' },
+  wallGood: { scope: 'wall', keys: ['g'], shown: 'G', does: 'the chosen photos are good' },
+  wallLeave: { scope: 'wall', keys: ['l'], shown: 'L', does: 'leave the chosen photos out' },
+  wallLook: { scope: 'wall', keys: ['o'], shown: 'O', does: 'the chosen photos are open again, to look at' },
+  remove: { scope: 'wall', keys: ['delete'], shown: 'Delete', does: 'take the chosen photos out of the batch' },
+  nudge: { scope: 'easel', keys: arrows('shift_'), shown: '← ↑ → ↓', does: 'nudge the photo by 1, with Shift by 10' },
+  larger: { scope: 'easel', keys: ['+', 'shift_+', '='], shown: '+', does: 'larger' },
+  smaller: { scope: 'easel', keys: ['-'], shown: '−', does: 'smaller' },
+  turnLeft: { scope: 'easel', keys: [','], shown: ',', does: 'turn to the left' },
+  turnRight: { scope: 'easel', keys: ['.'], shown: '.', does: 'turn to the right' },
+  next: { scope: 'easel', keys: ['n', 'pagedown'], shown: 'N', does: 'next photo' },
+  back: { scope: 'easel', keys: ['p', 'pageup'], shown: 'P', does: 'photo before' },
+  good: { scope: 'easel', keys: ['g'], shown: 'G', does: 'the photo is good' },
+  leave: { scope: 'easel', keys: ['l'], shown: 'L', does: 'leave the photo out' },
+  look: { scope: 'easel', keys: ['o'], shown: 'O', does: 'the photo is open again, to look at' },
+  before: { scope: 'easel', keys: ['b'], shown: 'B', does: 'before and after' },
+  trueSize: { scope: 'easel', keys: ['t'], shown: 'T', does: 'true size' },
+  reset: { scope: 'easel', keys: ['0'], shown: '0', does: 'reset the adjustment' },
+  easelUndo: { scope: 'easel', keys: ['mod_z'], shown: 'Ctrl + Z', does: 'undo the last change' },
+  easelRedo: { scope: 'easel', keys: ['mod_shift_z', 'mod_y'], shown: 'Ctrl + Shift + Z', does: 'redo it' },
+} as const satisfies Readonly<Record<string, Entry>>; // prettier-ignore
+
+export type KeyId = keyof typeof KEYS;
+
+/** What has the focus on the stage answers these itself; they are told here for the sheet. */
+export const STAGE_KEYS: readonly Pick<Entry, 'shown' | 'does'>[] = [
+  { shown: '← ↑ → ↓', does: 'move what has the focus by 1, with Shift by 10' },
+  { shown: 'S C A Delete', does: 'on a point: smooth, corner, add one after it, take it out' },
+];
+
+export const entriesOf = (scope: Scope): readonly (readonly [KeyId, Entry])[] =>
+  (Object.entries(KEYS) as [KeyId, Entry][]).filter(([, entry]) => entry.scope === scope);

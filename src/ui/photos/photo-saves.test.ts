@@ -1,0 +1,61 @@
+import { createPhotoSaves } from './photo-saves';
+
+/** A server that answers when told to. */
+function server() {
+  const asked: unknown[] = [];
+  const answers: ((error?: Error) => void)[] = [];
+  const failed: (string | null)[] = [];
+  const saves = createPhotoSaves(
+    (changes) =>
+      new Promise((resolve, reject) => {
+        asked.push(changes);
+        answers.push((error) => (error ? reject(error) : resolve(undefined)));
+      }),
+    (error) => failed.push(error?.message ?? null),
+  );
+  const settle = () => new Promise((resolve) => setImmediate(resolve));
+  return { saves, asked, failed, answer: async (error?: Error) => (answers.shift()!(error), settle()) };
+}
+const scaled = (scale: number) => ({ x: 0, y: 0, scale, angle: 0 });
+
+test('ticks of a wheel go one request after the other, and the last one counts', async () => {
+  const { saves, asked, answer } = server();
+  for (const scale of [1.1, 1.2, 1.3]) saves.add([{ id: 7, adjustment: scaled(scale) }]);
+  expect(asked).toEqual([[{ id: 7, adjustment: scaled(1.1) }]]);
+  await answer();
+  expect(asked.slice(1)).toEqual([[{ id: 7, adjustment: scaled(1.3) }]]);
+  await answer();
+  expect(asked).toHaveLength(2);
+});
+
+test('changes of several fields and photos that wait are joined', async () => {
+  const { saves, asked, answer } = server();
+  saves.add([{ id: 1, review: 'good' }]);
+  saves.add([{ id: 2, review: 'out' }]);
+  saves.add([{ id: 2, adjustment: null }, { id: 3, review: 'out' }]); // prettier-ignore
+  expect(saves.unsent()).toHaveLength(2);
+  await answer();
+  expect(asked[1]).toEqual([{ id: 2, review: 'out', adjustment: null }, { id: 3, review: 'out' }]); // prettier-ignore
+});
+
+test('a request that fails is told, and does not keep back the next one', async () => {
+  const { saves, asked, failed, answer } = server();
+  saves.add([{ id: 1, review: 'good' }]);
+  saves.add([{ id: 1, review: 'out' }]);
+  await answer(new Error('The server can’t be reached.'));
+  await answer();
+  expect([asked.length, failed]).toEqual([2, ['The server can’t be reached.', null]]);
+});
+
+test('flush waits for all that was added', async () => {
+  const { saves, answer } = server();
+  saves.add([{ id: 1, review: 'good' }]);
+  saves.add([{ id: 2, review: 'good' }]);
+  let done = false;
+  const flushed = saves.flush().then(() => (done = true));
+  await answer();
+  expect(done).toBe(false);
+  await answer();
+  await flushed;
+  expect(done).toBe(true);
+});

@@ -1,0 +1,101 @@
+/**
+ * One scheduler paints all canvases of the page, wherever they are: one round is under way
+ * at a time, changes that come meanwhile are joined into the next, so a fast slider never
+ * builds a queue. All cutouts of a round appear in the same frame; blank ones come first.
+ */
+import type { Template } from '@/core/template';
+import type { Drawn, PreviewPhoto } from '@/preview';
+
+/** What some canvases are to show: photos through a template, so many pixels wide. */
+export type Goal = {
+  readonly template: Template;
+  readonly width: number;
+  readonly photos: readonly PreviewPhoto[];
+};
+
+/** Canvases that are painted together. */
+export type PaintGroup = {
+  goal: Goal;
+  readonly canvases: Map<number, HTMLCanvasElement>;
+  /** Photos that could not be drawn, with why; called only where that has changed. */
+  readonly onErrors: (errors: ReadonlyMap<number, string>) => void;
+};
+
+export type Draw = (template: Template, width: number, photos: readonly PreviewPhoto[]) => Promise<Drawn[]>;
+type Paint = (canvas: HTMLCanvasElement, drawn: Extract<Drawn, { pixels: unknown }>) => void;
+
+/** Blank canvases are filled so many at a time, so that those scrolled past meanwhile cost nothing and the others don't wait for them. */
+const AT_ONCE = 12;
+
+type Painted = { readonly template: Template; readonly width: number; readonly photo: PreviewPhoto };
+type Wanted = { readonly group: PaintGroup; readonly goal: Goal; readonly photos: readonly PreviewPhoto[] };
+
+export function createPainting(draw: Draw, paint: Paint) {
+  const groups = new Set<PaintGroup>();
+  const painted = new WeakMap<HTMLCanvasElement, Painted>();
+  const errors = new WeakMap<PaintGroup, ReadonlyMap<number, string>>();
+  let busy = false;
+
+  function staleOf({ goal, canvases }: PaintGroup): readonly PreviewPhoto[] {
+    if (goal.width < 1) return [];
+    return goal.photos.filter((photo) => {
+      const canvas = canvases.get(photo.id);
+      const last = canvas && painted.get(canvas);
+      return canvas && (last?.template !== goal.template || last.width !== goal.width || last.photo !== photo);
+    });
+  }
+
+  /** What the next round paints of every group: what is blank, or all that is stale. */
+  function wanted(): Wanted[] {
+    return [...groups].flatMap((group) => {
+      const stale = staleOf(group);
+      if (stale.length === 0) return [];
+      const blank = stale.filter((photo) => !painted.has(group.canvases.get(photo.id)!));
+      return [{ group, goal: group.goal, photos: blank.length > 0 ? blank.slice(0, AT_ONCE) : stale }];
+    });
+  }
+
+  function show({ group, goal, photos }: Wanted, drawn: readonly Drawn[]): void {
+    const asked = new Map(photos.map((photo) => [photo.id, photo]));
+    const before = errors.get(group) ?? new Map<number, string>();
+    const after = new Map(before);
+    for (const cutout of drawn) {
+      if ('error' in cutout) after.set(cutout.id, cutout.error);
+      else after.delete(cutout.id);
+      const canvas = group.canvases.get(cutout.id);
+      if (!canvas) continue;
+      painted.set(canvas, { template: goal.template, width: goal.width, photo: asked.get(cutout.id)! });
+      if ('pixels' in cutout) paint(canvas, cutout);
+      canvas.dataset.painted = String(performance.now());
+    }
+    if (after.size === before.size && [...after].every(([id, why]) => before.get(id) === why)) return;
+    errors.set(group, after);
+    group.onErrors(after);
+  }
+
+  async function rounds(): Promise<void> {
+    for (let next = wanted(); next.length > 0; next = wanted()) {
+      // All are asked at once: the workers keep what they compiled for one group for the others.
+      const drawn = await Promise.all(next.map(({ goal, photos }) => draw(goal.template, goal.width, photos)));
+      next.forEach((want, i) => show(want, drawn[i]!));
+    }
+  }
+
+  return {
+    /** Takes part until the returned function is called. */
+    join: (group: PaintGroup): (() => void) => {
+      groups.add(group);
+      return () => groups.delete(group);
+    },
+    /** Paints what is not as it should be; what changes while a round is under way comes in the next. */
+    refresh: async (): Promise<void> => {
+      if (busy) return;
+      busy = true;
+      try {
+        await rounds();
+      } finally {
+        busy = false;
+      }
+    },
+  };
+}

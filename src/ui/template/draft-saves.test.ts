@@ -1,0 +1,69 @@
+import { parseTemplate, type Template } from '@/core/template';
+import { createDraftSaves, type DraftSave, type SaveState } from './draft-saves';
+
+const named = (name: string): Template => parseTemplate({ wobrel: 1, name });
+
+function desk() {
+  let template = named('first');
+  const asked: DraftSave[] = [];
+  const answers: ((error?: Error) => void)[] = [];
+  const states: SaveState['kind'][] = [];
+  const saves = createDraftSaves({
+    current: () => template,
+    revision: 4,
+    window: 'w',
+    onState: ({ kind }) => states.push(kind),
+    send: (save) =>
+      new Promise((resolve, reject) => {
+        asked.push(save);
+        answers.push((error) => (error ? reject(error) : resolve({ revision: save.revision + 1 })));
+      }),
+  });
+  const settle = () => new Promise((resolve) => setImmediate(resolve));
+  return {
+    saves,
+    asked,
+    states,
+    change: (name: string) => (template = named(name)),
+    answer: async (error?: Error) => (answers.shift()!(error), settle()),
+    settle,
+  };
+}
+
+test('saves follow each other, each on the revision that the one before made', async () => {
+  const { saves, asked, change, answer, settle, states } = desk();
+  change('second');
+  void saves.flush();
+  await settle();
+  change('third');
+  void saves.flush();
+  expect(asked.map(({ revision }) => revision)).toEqual([4]);
+  await answer();
+  expect(asked.map(({ revision, change: n }) => [revision, n])).toEqual([[4, 1], [5, 2]]); // prettier-ignore
+  await answer();
+  expect([states[states.length - 1], saves.revision(), saves.last()]).toEqual(['saved', 6, null]);
+});
+
+test('a page left in the middle of a save sends what is newest as a later change of the same window', async () => {
+  const { saves, change, settle } = desk();
+  change('second');
+  void saves.flush();
+  await settle();
+  change('third');
+  // The save under way has not been answered: the revision is still the old one.
+  expect(saves.last()).toMatchObject({ template: { name: 'third' }, revision: 4, window: 'w', change: 2 });
+});
+
+test('nothing is sent where nothing has changed, and a failed save is tried again with the next', async () => {
+  const { saves, asked, change, answer, settle, states } = desk();
+  await saves.flush();
+  expect(asked).toEqual([]);
+  change('second');
+  void saves.flush();
+  await settle();
+  await answer(new Error('offline'));
+  expect(states[states.length - 1]).toBe('failed');
+  void saves.flush();
+  await settle();
+  expect(asked.map(({ template }) => template.name)).toEqual(['second', 'second']);
+});

@@ -1,0 +1,56 @@
+/** A batch's template on its way to the server: one save at a time, each knowing what it was made on. */
+import type { Template } from '@/core/template';
+
+export type SaveState =
+  { readonly kind: 'saved' } | { readonly kind: 'saving' } | { readonly kind: 'failed'; readonly message: string };
+
+/** What is sent: `window` and `change` tell the server that a save follows an earlier one of the same window, whatever came of that. */
+export type DraftSave = {
+  readonly template: Template;
+  readonly revision: number;
+  readonly window: string;
+  readonly change: number;
+};
+
+type DraftSavesOptions = {
+  readonly current: () => Template;
+  readonly revision: number;
+  /** A name that no other window has. */
+  readonly window: string;
+  readonly send: (save: DraftSave) => Promise<{ readonly revision: number }>;
+  readonly onState: (state: SaveState) => void;
+};
+
+export function createDraftSaves({ current, revision: first, window, send, onState }: DraftSavesOptions) {
+  let revision = first;
+  let saved = current();
+  let change = 0;
+  let running: Promise<void> = Promise.resolve();
+
+  const next = (template: Template): DraftSave => ({ template, revision, window, change: ++change });
+
+  async function save(): Promise<void> {
+    const template = current();
+    // Changed and taken back within the pause: nothing to save.
+    if (template === saved) return onState({ kind: 'saved' });
+    try {
+      ({ revision } = await send(next(template)));
+      saved = template;
+      // What has changed since has a save of its own coming.
+      if (current() === template) onState({ kind: 'saved' });
+    } catch (error) {
+      onState({ kind: 'failed', message: (error as Error).message });
+    }
+  }
+
+  return {
+    /** Saves what there is now, after what is under way. */
+    flush: (): Promise<void> => (running = running.then(save)),
+    /** Ends when what was asked for by now is over. */
+    underway: (): Promise<void> => running,
+    /** What a page that is going has to send at once; null where the server has it all. */
+    last: (): DraftSave | null => (current() === saved ? null : next(current())),
+    /** The newest revision that is known. */
+    revision: (): number => revision,
+  };
+}

@@ -1,0 +1,79 @@
+'use client';
+import type { ReactNode } from 'react';
+import { Button } from 'react-bootstrap';
+import type { PhotoRow } from '@/server/services';
+import { KEYS } from '../keys/table';
+import type { PhotoEdits } from '../photos/use-edits';
+import { amount, plural } from '../shared/words';
+
+type WallFootProps = {
+  readonly isDropping: boolean;
+  readonly chosen: readonly PhotoRow[];
+  readonly shownCount: number;
+  readonly edits: PhotoEdits;
+  /** Why photos could not be taken out. */
+  readonly failure: string | null;
+  readonly onRemove: () => void;
+  /** At the far end: the way to the export. */
+  readonly children: ReactNode;
+};
+
+/** Below the cutouts: what is chosen and what can be done with it. */
+export function WallFoot({ isDropping, chosen, shownCount, edits, failure, onRemove, children }: WallFootProps) {
+  const [first, ...others] = chosen;
+  const trouble = edits.error ?? failure;
+  const copy = () =>
+    edits.apply(
+      `copied to ${plural(others.length, 'photo')}`,
+      others.map(({ id }) => ({ id, adjustment: first!.adjustment })),
+    );
+  const reset = () =>
+    edits.apply(
+      `reset ${plural(chosen.length, 'photo')}`,
+      chosen.map(({ id }) => ({ id, adjustment: null })),
+    );
+  if (isDropping)
+    return (
+      <div className="wall-foot">
+        <strong>Drop to bring the photos in</strong>
+      </div>
+    );
+  return (
+    <div className="wall-foot">
+      <span className="name-line" style={{ maxWidth: '24rem' }}>
+        {!first && <span className="muted">{plural(shownCount, 'cutout')}, none chosen</span>}
+        {first && others.length === 0 && (
+          <>
+            1 chosen: <strong>{first.name}</strong>
+          </>
+        )}
+        {others.length > 0 && `${amount(chosen.length)} chosen`}
+      </span>
+      <span className="muted text-nowrap">
+        <kbd>{KEYS.open.shown}</kbd> easel <kbd>{KEYS.wallGood.shown}</kbd> good <kbd>{KEYS.wallLeave.shown}</kbd> leave
+        out
+      </span>
+      {others.length > 0 && first!.adjustment && (
+        <Button variant="quiet" onClick={copy}>
+          Copy the first one’s adjustment
+        </Button>
+      )}
+      {chosen.some(({ adjustment }) => adjustment) && (
+        <Button variant="quiet" onClick={reset}>
+          Reset adjustments
+        </Button>
+      )}
+      {trouble && (
+        <span className="text-danger" role="alert">
+          ✕ {trouble}
+        </span>
+      )}
+      {first && (
+        <Button variant="quiet" onClick={onRemove}>
+          Take out of the batch
+        </Button>
+      )}
+      <span className="ms-auto d-flex align-items-center gap-3">{children}</span>
+    </div>
+  );
+}
