@@ -1,9 +1,12 @@
 /** `npm run bench`: every measurement in one run; prints the figures and writes bench/results.json. */
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
+import { measureCli } from './cli';
 import { measureFaces, measureFinder } from './finder';
+import { measureFindings } from './findings';
 import { measureMany } from './many';
 import { measureMemory } from './memory';
+import { measureOutputs } from './outputs';
 import { measureUnion } from './shapes';
 import { measureSight } from './sight';
 import { measureSpeed } from './speed';
@@ -11,10 +14,52 @@ import { measureWall } from './wall';
 
 const ROUNDS = 5;
 const PHOTOS = 24;
-const GOALS = { wobrelToFloor: 1.15, scriptToWobrel: 3, memory: 1.2, wall: 3, union: 1, sight: 0.5, many: 2 } as const;
+const GOALS = {
+  help: 0.25,
+  small: 0.6,
+  cli: 0.9,
+  outputs: 1.05,
+  nudge: 100,
+  wobrelToFloor: 1.15,
+  scriptToWobrel: 3,
+  memory: 1.2,
+  wall: 3,
+  union: 1,
+  sight: 0.5,
+  many: 2,
+} as const;
+
+/** With words after `npm run bench --` only the parts that they name are measured, and nothing is written. */
+const only = process.argv.slice(2);
+const asked = (part: string) => only.length === 0 || only.includes(part);
 
 const number = (v: number, digits = 0) => v.toFixed(digits);
 const verdict = (met: boolean) => (met ? 'goal met' : 'goal missed');
+
+const cli = asked('cli') ? await measureCli(ROUNDS, PHOTOS) : null;
+if (cli) {
+  console.log(
+    `Whole processes: node alone ${number(cli.node, 2)} s, wobrel --help ${number(cli.help, 2)} s (goal at most ${GOALS.help}: ${verdict(cli.help <= GOALS.help)}), one small photo ${number(cli.small, 2)} s (goal at most ${GOALS.small}: ${verdict(cli.small <= GOALS.small)})`,
+  );
+  console.log(
+    `  ${cli.photos} photos × 3 outputs: wobrel ${number(cli.wobrel, 1)} s of CPU, hand-written script ${number(cli.script, 1)} s, ratio ${number(cli.ratio, 2)} (goal at most ${GOALS.cli}: ${verdict(cli.ratio <= GOALS.cli)})`,
+  );
+}
+const outputs = asked('outputs') ? await measureOutputs(ROUNDS, PHOTOS) : null;
+if (outputs)
+  console.log(
+    `Three outputs of a photo: ${number(outputs.wobrel)} ms of CPU; one decode, three resizes and three encodes ${number(outputs.floor)} ms, ratio ${number(outputs.ratio, 2)} (goal at most ${GOALS.outputs}: ${verdict(outputs.ratio <= GOALS.outputs)})`,
+  );
+const findings = asked('findings') ? await measureFindings(2000, 25) : null;
+if (findings)
+  console.log(
+    `Findings of ${findings.photos} photos: all ${number(findings.all)} ms, after a nudge ${number(findings.nudge)} ms (goal at most ${GOALS.nudge}: ${verdict(findings.nudge <= GOALS.nudge)}), after one is left out ${number(findings.twins)} ms`,
+  );
+if (only.length > 0 && !asked('wall')) process.exit(0);
+if (only.length > 0) {
+  console.log(JSON.stringify(await measureWall(25), null, 2));
+  process.exit(0);
+}
 
 console.log(
   `CPU time a photo of 12 megapixels to 1080 px: medians of ${ROUNDS} interleaved rounds over ${PHOTOS} photos`,
@@ -107,6 +152,9 @@ writeFileSync(
       measuredAt: new Date().toISOString(),
       machine,
       goals: GOALS,
+      cli,
+      outputs,
+      findings,
       speed,
       memory,
       wall,

@@ -17,4 +17,4 @@ await build({
   format: 'esm',
   packages: 'external',
 });
-run('node', [outfile]);
+run('node', [outfile, ...process.argv.slice(2)]);

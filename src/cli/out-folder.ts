@@ -1,6 +1,6 @@
 /** The folder that a run writes into: made ready, and nobody else's meanwhile. */
-import { mkdir, open, readdir, readFile, rename, rm } from 'node:fs/promises';
-import { join } from 'node:path';
+import { lstat, mkdir, open, readdir, readFile, rename, rm } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
 import { WobrelError } from '../core/errors';
 import { asWriteError } from '../server/store';
 
@@ -14,6 +14,21 @@ const isRunning = (pid: number): boolean => {
     return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
 };
+
+/** Makes the folder and those above it, one by one: where none can be made, as below /proc, Node's recursive way goes on for ever. */
+async function makeFolder(path: string): Promise<void> {
+  const missing: string[] = [];
+  for (let at = resolve(path); ; at = dirname(at)) {
+    // A link that leads nowhere is there, and is no folder.
+    const found = await lstat(at).catch(() => null);
+    if (found) break;
+    missing.push(at);
+  }
+  for (const folder of missing.reverse())
+    await mkdir(folder).catch((error: NodeJS.ErrnoException) => {
+      if (error.code !== 'EEXIST') throw error;
+    });
+}
 
 /** Claims the folder for this run; a claim whose process is gone is taken over. */
 async function claim(out: string): Promise<void> {
@@ -58,7 +73,7 @@ function asTrouble(error: unknown, out: string): unknown {
 export async function prepareFolder(out: string): Promise<OutFolder> {
   if (out.trim() === '') throw new WobrelError('cannot-write', 'error: option --out names no folder');
   try {
-    await mkdir(out, { recursive: true });
+    await makeFolder(out);
     await claim(out);
     const release = () => rm(join(out, CLAIM), { force: true });
     const names = await readdir(out);

@@ -121,7 +121,7 @@ test('whatever is within the schema’s limits is read and compiled within its b
       expect(['done', 'shape-intricate', 'template-invalid', 'path-invalid']).toContain(code);
       taken.add(code);
     }),
-    { numRuns: 60 },
+    { numRuns: 30 },
   );
   // A test in which all is refused would say nothing.
   expect(taken.has('done')).toBe(true);

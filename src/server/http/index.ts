@@ -1,4 +1,5 @@
 export { bodyOf } from './body';
+export { eventStream } from './event-stream';
 export { refusalOf } from './front';
 export { guard } from './guard';
 export { pagePolicy } from './security';

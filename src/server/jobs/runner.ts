@@ -77,11 +77,16 @@ const sleepUntilRung = () =>
     };
   });
 
-/** Starts the loop; it goes on as long as the process. Work that a killed process left is taken up first. */
-export async function startRunner(): Promise<void> {
+/**
+ * Starts the loop; work that a killed process left is taken up first.
+ *
+ * @returns ends the loop after the job at hand
+ */
+export async function startRunner(): Promise<() => Promise<void>> {
   await embeddedQueue.recover();
+  let stopping = false;
   const loop = async () => {
-    for (;;) {
+    while (!stopping) {
       try {
         if (!(await runNext())) await sleepUntilRung();
       } catch (error) {
@@ -91,5 +96,10 @@ export async function startRunner(): Promise<void> {
       }
     }
   };
-  void loop();
+  const running = loop();
+  return () => {
+    stopping = true;
+    wakeRunner();
+    return running;
+  };
 }

@@ -1,0 +1,86 @@
+/** One photo into three outputs on one core, beside one decode, three resizes and three encodes. */
+import { mkdirSync } from 'node:fs';
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { placer } from '../src/core/placement';
+import { compile } from '../src/core/plate';
+import { parseTemplate } from '../src/core/template';
+import { inspectPhoto } from '../src/server/intake';
+import { encode } from '../src/server/render/encode';
+import { matteOf } from '../src/server/render/matte';
+import { renderPhoto, reusedBuffers } from '../src/server/render/render';
+import { benchPhotos } from './photos';
+import { median } from './median';
+
+const OUT = 'scratch/bench-outputs';
+
+const template = parseTemplate({
+  wobrel: 1,
+  name: 'Bench',
+  borders: [{ width: 16, align: 'inside', paint: '#24594f' }],
+  shadows: [{ x: 0, y: 12, blur: 24, opacity: 0.35 }],
+  outputs: [
+    { name: 'large', format: 'png', width: 1080 },
+    { name: 'web', format: 'webp', width: 540 },
+    { name: 'mail', format: 'jpeg', width: 600 },
+  ],
+});
+
+async function cpuOf(work: () => Promise<unknown>): Promise<number> {
+  const before = process.cpuUsage();
+  await work();
+  const { user, system } = process.cpuUsage(before);
+  return (user + system) / 1000;
+}
+
+export type OutputsSpeed = { floor: number; wobrel: number; ratio: number };
+
+/** Medians in ms of CPU a photo; plates are compiled before, as for a batch of hundreds. */
+export async function measureOutputs(rounds: number, count: number): Promise<OutputsSpeed> {
+  sharp.concurrency(1);
+  sharp.cache(false);
+  mkdirSync(OUT, { recursive: true });
+  const paths = await benchPhotos(count);
+  const place = placer(template);
+  const targets = template.outputs.map((output, i) => ({
+    output,
+    plate: compile(template, output.width, matteOf(output)),
+    path: join(OUT, String(i)),
+  }));
+  const widest = targets[0]!.plate;
+  const bufferFor = reusedBuffers();
+  const wobrel = async (path: string) => {
+    const photo = await inspectPhoto(path);
+    const placed = { path, photo, placement: place(photo), outside: { kind: 'none' } as const };
+    await renderPhoto({ ...placed, frame: template.frame, targets, widest }, bufferFor);
+  };
+  await wobrel(paths[0]!);
+  const finished = await Promise.all(
+    targets.map(async ({ path }) => new Uint8ClampedArray(await sharp(path).ensureAlpha().raw().toBuffer())),
+  );
+  const floor = async (path: string) => {
+    const decoded = await sharp(path).autoOrient().resize(1280, 960, { fit: 'fill' }).raw().toBuffer();
+    for (const [i, { output }] of targets.entries()) {
+      const width = output.width;
+      const raw = { width: 1280, height: 960, channels: 3 } as const;
+      await sharp(decoded, { raw }).resize(Math.round((width * 1280) / 1080), Math.round((width * 960) / 1080), { fit: 'fill' }).raw().toBuffer(); // prettier-ignore
+      const { data } = await encode({ pixels: finished[i]!, width, height: width, ppi: 96 }, output, null);
+      await writeFile(join(OUT, `floor-${i}`), data);
+    }
+  };
+  const times: { floor: number; wobrel: number }[] = [];
+  for (let round = 0; round < rounds; round++) {
+    let [a, b] = [0, 0];
+    for (const path of paths) {
+      a += await cpuOf(() => floor(path));
+      b += await cpuOf(() => wobrel(path));
+    }
+    times.push({ floor: a / paths.length, wobrel: b / paths.length });
+  }
+  return {
+    floor: median(times.map((t) => t.floor)),
+    wobrel: median(times.map((t) => t.wobrel)),
+    ratio: median(times.map((t) => t.wobrel / t.floor)),
+  };
+}

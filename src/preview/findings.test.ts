@@ -1,0 +1,52 @@
+import type { FindingsChange, WatchedPhoto } from '../core/checks';
+import { parseTemplate } from '../core/template';
+import { createFindings } from './findings';
+import type { FindingsAnswer, FindingsMessage } from './findings-protocol';
+
+const template = (name: string) => parseTemplate({ wobrel: 1, name });
+const photo = (id: number): WatchedPhoto => ({ id, name: `${id}`, width: 30, height: 20, hasAlpha: false, review: 'open' }); // prettier-ignore
+const nothing: FindingsChange = { photos: [], ofOutputs: [], means: { sharpness: null, brightness: null, size: null } };
+
+/** A worker that answers when told to. */
+function desk() {
+  const asked: FindingsMessage[] = [];
+  const worker = { postMessage: (m: FindingsMessage) => asked.push(m), terminate: jest.fn(), onmessage: null as unknown, onerror: null as unknown }; // prettier-ignore
+  const [told, errors]: string[][] = [[], []];
+  const source = createFindings(
+    (_, about) => told!.push(about.template.name),
+    (message) => errors!.push(message),
+    () => worker as unknown as Worker,
+  );
+  const answer = (more: object = { change: nothing }) =>
+    (worker.onmessage as (e: { data: FindingsAnswer }) => void)({ data: { ticket: asked.length, ...more } as FindingsAnswer }); // prettier-ignore
+  return { source, asked, told: told!, errors: errors!, answer, worker };
+}
+
+test('only what has changed is sent, in one question at a time, the newest next', () => {
+  const { source, asked, told, answer } = desk();
+  const [a, b] = [template('a'), template('b')];
+  const photos = [photo(1), photo(2)];
+  source.ask(a, photos);
+  source.ask(template('between'), photos);
+  const moved = [photos[0]!, { ...photos[1]!, adjustment: null }];
+  source.ask(b, moved);
+  expect(asked.map(({ changed, order }) => [changed.length, order])).toEqual([[2, [1, 2]]]);
+  answer();
+  expect(asked[1]).toMatchObject({ template: { name: 'b' }, changed: [{ id: 2 }], order: [1, 2] });
+  answer();
+  source.ask(b, moved);
+  expect(asked).toHaveLength(2);
+  expect(told).toEqual(['a', 'b']);
+  source.ask(a, moved);
+  expect(asked[2]).toMatchObject({ template: { name: 'a' }, changed: [], order: null });
+});
+
+test('an error is told, and the next question is asked all the same', () => {
+  const { source, asked, errors, answer, worker } = desk();
+  source.ask(template('a'), [photo(1)]);
+  source.ask(template('b'), [photo(1)]);
+  answer({ error: 'the shape is too intricate' });
+  expect([errors, asked.length]).toEqual([['the shape is too intricate'], 2]);
+  source.close();
+  expect(worker.terminate).toHaveBeenCalled();
+});
