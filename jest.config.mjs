@@ -15,19 +15,11 @@ const esmPackages = [
   '@xmldom',
 ];
 
-const swc = ({ tsx }) => [
-  '@swc/jest',
-  {
-    jsc: { parser: { syntax: 'typescript', tsx }, target: 'es2022', transform: { react: { runtime: 'automatic' } } },
-    module: { type: 'commonjs' },
-  },
-];
-
 const config = {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}', '<rootDir>/demo/**/*.test.ts', '<rootDir>/bench/**/*.test.ts'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  transform: { '\\.tsx$': swc({ tsx: true }), '\\.[cm]?[jt]s$': swc({ tsx: false }) },
+  transform: { '\.[cm]?[jt]sx?$': '<rootDir>/scripts/test-transform.cjs' },
   transformIgnorePatterns: [`/node_modules/(?!(?:${esmPackages.join('|')})/)`],
   setupFiles: ['<rootDir>/scripts/test-seed.ts'],
   globalSetup: '<rootDir>/scripts/test-setup.mjs',

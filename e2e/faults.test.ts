@@ -54,7 +54,7 @@ async function batchOf(count: number): Promise<number> {
   const { id } = await call<{ id: number }>('/api/batches', 'POST', { name: 'Fault' });
   const body = new FormData();
   for (let i = 0; i < count; i++) {
-    const { buffer } = await flatPhoto('', `hsl(${i * 7}, 50%, 50%)`, 1500 + i, 1200);
+    const { buffer } = await flatPhoto('', `hsl(${i * 7}, 50%, 50%)`, 700 + i, 600);
     body.append('photo', new Blob([new Uint8Array(buffer)]), `photo-${i}.png`);
   }
   await call(`/api/batches/${id}/photos`, 'POST', body);

@@ -155,7 +155,7 @@ test('a template saved under a name is used for another batch', async ({ page })
 test('a reload while photos arrive loses none that had arrived', async ({ page }) => {
   await newBatch(page, 'Reload');
   const many = await Promise.all(
-    Array.from({ length: 40 }, (_, i) => flatPhoto(`photo-${i}.png`, `hsl(${i * 9}, 60%, 50%)`, 1600, 1200)),
+    Array.from({ length: 40 }, (_, i) => flatPhoto(`photo-${i}.png`, `hsl(${i * 9}, 60%, 50%)`, 1000, 800)),
   );
   await page.getByLabel('Photos to bring in').setInputFiles(many);
   await expect.poll(() => cutouts(page).count()).toBeGreaterThan(2);

