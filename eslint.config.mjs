@@ -24,6 +24,7 @@ const config = [
       eqeqeq: 'error',
     },
   },
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   // What is run from a terminal speaks through the console.
   { files: ['src/cli/**', 'scripts/**', 'bench/**', 'bin/**'], rules: { 'no-console': 'off' } },
 ];

@@ -6,12 +6,12 @@ import { levelsOf, type Picture } from './picture';
 /** Faces need twice as many pixels each way as subjects. */
 const FACE_SIZE = 2 * LOOK_SIZE;
 
-/** A photo or its proxy at the size that faces are looked for in. */
-export async function pictureOf(path: string): Promise<Picture> {
+/** A photo or its proxy at the size that faces are looked for in, or at another. */
+export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
   const photo = openPhoto(path);
   const { width, height } = (await photo.metadata()).autoOrient;
   // Even sides, so that half of it shows exactly the same: places are shares of the picture.
-  const even = (side: number) => 2 * Math.max(1, Math.round(((side / Math.max(width, height)) * FACE_SIZE) / 2));
+  const even = (side: number) => 2 * Math.max(1, Math.round(((side / Math.max(width, height)) * longest) / 2));
   const { data, info } = await photo
     .resize(even(width), even(height), { fit: 'fill' })
     .removeAlpha()
@@ -24,11 +24,15 @@ export async function pictureOf(path: string): Promise<Picture> {
 /**
  * Looks at a photo or its proxy, in whatever thread: both give the same places, as these are shares of the picture.
  *
- * @param faces false leaves out looking for faces, which takes longest to begin with
+ * @param faces false leaves out looking for faces, for which a larger picture is needed and which takes longest to begin with
  */
 export async function lookAt(path: string, faces = true): Promise<Sight> {
+  if (!faces) {
+    const { data, width, height } = await pictureOf(path, LOOK_SIZE);
+    return { ...look({ rgb: data, width, height }), faces: [] };
+  }
   const levels = levelsOf(await pictureOf(path));
   const { data, width, height } = levels[1];
-  const found = faces ? await (await import('./faces')).facesIn(levels) : [];
-  return { ...look({ rgb: data, width, height }), faces: found };
+  const { facesIn } = await import('./faces');
+  return { ...look({ rgb: data, width, height }), faces: await facesIn(levels) };
 }
