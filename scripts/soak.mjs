@@ -1,8 +1,11 @@
-/** `npm run verify:soak`: the browser tests five times in a row, then five times with a core kept busy; needs an installed and built application. */
+/**
+ * `npm run verify:soak`: the browser tests five times in a row, then five times with a core kept
+ * busy; `npm run verify:soak -- 2` for another number. Needs an installed and built application.
+ */
 import { spawn, spawnSync } from 'node:child_process';
 import { installChromium, root } from './run.mjs';
 
-const ROUNDS = 5;
+const ROUNDS = Number(process.argv[2] ?? 5);
 
 installChromium();
 const results = [];

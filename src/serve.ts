@@ -8,6 +8,8 @@ const port = Number(process.env.PORT ?? 4310);
 
 /** Uploads over a bad line take their time, ms. */
 const REQUEST_TIMEOUT = 60 * 60 * 1000;
+/** Idle connections are kept as long, ms: longer than clients keep theirs. */
+const KEEP_ALIVE = 5 * 60 * 1000;
 
 const app = next({ dev: false, hostname, port });
 await app.prepare();
@@ -21,6 +23,9 @@ const server = createServer((request, response) => {
   response.end(JSON.stringify({ error: { code, message, at } }));
 });
 server.requestTimeout = REQUEST_TIMEOUT;
+// Node closes idle connections after five seconds: a request sent in that moment on one of them would be lost.
+server.keepAliveTimeout = KEEP_ALIVE;
+server.headersTimeout = KEEP_ALIVE + 1000;
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken already: set PORT to another one.` : error);
   process.exit(1);
