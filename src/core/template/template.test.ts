@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { WobrelError } from '../errors';
 import { documentSchema } from './schema';
-import { frameWidthInPixels, outputHeight, parseTemplate } from './template';
+import { frameWidthInPixels, keptTemplate, outputHeight, parseTemplate } from './template';
 import { pixelsPerUnit } from './units';
 
 const refusalOf = (document: unknown) => {
@@ -150,4 +150,21 @@ test('an output in pixels of a frame in millimetres: 110 mm at 300 ppi are 1299 
 test('the published JSON Schema is the one the code generates', () => {
   const published = JSON.parse(readFileSync('docs/template.schema.json', 'utf8'));
   expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(documentSchema, { io: 'input' }))));
+});
+
+test('outputs of more than 200 megapixels together are refused, but what was kept before can still be opened', () => {
+  const outputs = [9000, 9000, 9000].map((width, i) => ({ name: `o${i}`, width }));
+  const document = { wobrel: 1, name: 'T', outputs };
+  expect(() => parseTemplate(document)).toThrow('outputs[2].width: with this one the outputs have more than 200 megapixels together'); // prettier-ignore
+  expect(() => parseTemplate({ ...document, outputs: outputs.slice(1) })).not.toThrow();
+  expect(keptTemplate(document).outputs).toHaveLength(3);
+});
+
+test('a kept document is read as it is; one whose size only its outline tells is not finished', () => {
+  const d = 'M0 0H100V100Z';
+  expect(() => keptTemplate({ wobrel: 1, name: 'T', shape: { kind: 'path', d } })).toThrow(
+    'its size is not worked out yet',
+  );
+  const read = parseTemplate({ wobrel: 1, name: 'T', shape: { kind: 'path', d } });
+  expect(keptTemplate(JSON.parse(JSON.stringify(read)))).toEqual(read);
 });

@@ -84,7 +84,6 @@ function read(
     width: output.width ?? frameWidthInPixels(frame),
     matte: output.matte ?? (output.format === 'jpeg' ? '#ffffff' : null),
   }));
-  refuseHuge(frame, outputs);
   return { ...rest, shape: complete(shape, frame), borders, backdrop, outputs };
 }
 
@@ -94,11 +93,15 @@ function read(
  * @throws WobrelError `template-invalid`, `template-unknown-key`, `template-unsupported`, `path-invalid`
  *   or `shape-intricate` with the path of the first field at fault
  */
-export const parseTemplate = (document: unknown): Template =>
-  read(document, (shape, frame) => completeShape(shape, frame));
+export function parseTemplate(document: unknown): Template {
+  const template = read(document, (shape, frame) => completeShape(shape, frame));
+  refuseHuge(template.frame, template.outputs);
+  return template;
+}
 
 /**
- * Reads a template that was read before and kept: by its schema alone, no outline is worked out.
+ * Reads a template that was read before and kept: by its schema alone, no outline is worked out,
+ * and limits that have come since don't shut anybody out of what they made.
  *
  * @throws WobrelError as `parseTemplate`, and `template-unfinished` where a box is missing that only the outline tells
  */
