@@ -65,6 +65,16 @@ function asTrouble(error: unknown, out: string): unknown {
     : new WobrelError('cannot-write', `Nothing could be written to ${out}: it can’t be made a folder.`, out);
 }
 
+/** Moves an earlier manifest out of the way; the folder's names after that. */
+async function withoutManifest(out: string): Promise<string[]> {
+  const names = await readdir(out);
+  if (!names.includes('manifest.json')) return names;
+  let n = 1;
+  while (names.includes(`manifest-earlier-${n}.json`)) n++;
+  await rename(join(out, 'manifest.json'), join(out, `manifest-earlier-${n}.json`));
+  return [...names, `manifest-earlier-${n}.json`];
+}
+
 /**
  * The folder made ready, an earlier manifest moved out of the way.
  *
@@ -76,12 +86,12 @@ export async function prepareFolder(out: string): Promise<OutFolder> {
     await makeFolder(out);
     await claim(out);
     const release = () => rm(join(out, CLAIM), { force: true });
-    const names = await readdir(out);
-    if (!names.includes('manifest.json')) return { names, release };
-    let n = 1;
-    while (names.includes(`manifest-earlier-${n}.json`)) n++;
-    await rename(join(out, 'manifest.json'), join(out, `manifest-earlier-${n}.json`));
-    return { names: [...names, `manifest-earlier-${n}.json`], release };
+    try {
+      return { names: await withoutManifest(out), release };
+    } catch (error) {
+      await release();
+      throw error;
+    }
   } catch (error) {
     throw asTrouble(error, out);
   }

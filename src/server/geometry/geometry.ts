@@ -20,17 +20,25 @@ export type Geometry = {
 
 /** What is refused before it is tried is meant to take a few seconds at most; this is for what no one has thought of. */
 const SECONDS = 20;
+/** Checking a batch of ten thousand takes its time, whatever its shape. */
+const CHECK_SECONDS = 240;
 
-/** The thread of this process; refuses by the schema alone what it can, before any thread is asked. */
+/** The threads of this process; refuses by the schema alone what it can, before any thread is asked. */
 export const outlinesOf = (): Geometry =>
   oncePerProcess('geometry', () => {
+    const common = { worker: 'geometry-worker.mjs', megabytes: 1024 };
     const { run } = createThreads({
-      worker: 'geometry-worker.mjs',
+      ...common,
       threads: 2,
       seconds: SECONDS,
-      megabytes: 1024,
       tooMuch: () =>
         new WobrelError('shape-intricate', 'shape: the shape is too intricate: it takes too long', 'shape'),
+    });
+    const checks = createThreads({
+      ...common,
+      threads: 1,
+      seconds: CHECK_SECONDS,
+      tooMuch: () => new WobrelError('too-many', 'The batch could not be checked: it takes too long.'),
     });
     return {
       template: (document) => {
@@ -42,6 +50,6 @@ export const outlinesOf = (): Geometry =>
         return run<KeptTemplate>('template', document);
       },
       shape: (document) => run<Shape>('shape', document),
-      findings: (kept, photos) => run<BatchFindings>('findings', { ...kept, photos }),
+      findings: (kept, photos) => checks.run<BatchFindings>('findings', { ...kept, photos }),
     };
   });

@@ -32,8 +32,14 @@ export function eventStream<T>({ read, isOver, listen, signal, everyMs = EVERY_M
         stop();
         controller.close();
       };
+      // The page's end is closed, so that it asks again.
+      const giveUp = () => {
+        if (ended) return;
+        stop();
+        controller.close();
+      };
       const soon = () => {
-        timer ??= setTimeout(() => void report().catch(() => stop()), everyMs);
+        timer ??= setTimeout(() => void report().catch(giveUp), everyMs);
       };
       const unlisten = listen(soon);
       stop = () => {

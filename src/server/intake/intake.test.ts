@@ -194,7 +194,9 @@ describe('TIFFs, whose decoder fills in what is missing', () => {
     ['BigTIFF', { bigtiff: true }],
     ['LZW', { compression: 'lzw' }],
   ] as const)('whole with %s is taken, cut short is not', async (name, options) => {
-    const whole = await noise().tiff({ compression: 'none', ...options }).toBuffer(); // prettier-ignore
+    const whole = await noise()
+      .tiff({ compression: 'none', ...options })
+      .toBuffer();
     const [path, cut] = [file(`${name}.tif`), file(`${name}-cut.tif`)];
     writeFileSync(path, whole);
     expect(await inspectPhoto(path)).toMatchObject({ format: 'tiff', width: 300, height: 200 });
@@ -224,7 +226,6 @@ test('what a refusal says are sentences of ours: no path, no word of the decoder
     'II*\0\x08\0\0\0',
     '\0\0\0\x1cftypavifgarbage',
   ]) {
-    // prettier-ignore
     writeFileSync(file('garbage'), Buffer.from(head, 'latin1'));
     const { message } = (await inspectPhoto(file('garbage')).catch((error: Error) => error)) as Error;
     expect(['The file is broken or cut short.', 'The file can’t be read as a photo.']).toContain(message);

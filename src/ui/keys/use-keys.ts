@@ -15,7 +15,7 @@ function isElsewhere(event: KeyboardEvent, scope: Scope): boolean {
   const dialog = target?.closest?.('.modal') ?? null;
   if (dialog && !dialog.matches(dialogOf(scope) ?? 'none')) return true;
   // Arrows in a group of choices go from choice to choice.
-  return event.key.startsWith('Arrow') && target?.closest?.('[role=radiogroup]') !== null && dialog !== undefined;
+  return event.key.startsWith('Arrow') && Boolean(target?.closest?.('[role=radiogroup]'));
 }
 
 /**

@@ -83,7 +83,7 @@ function cornerOf(chords: Chords, { x, y, z = 0 }: Point64, crossings: readonly 
   return { at: near, on: new Map(crossing.map((chord) => [chords.cubicOf[chord]!, shareAlong(chords, chord, near)])) };
 }
 
-/** Longest stretch of one curve between two corners that follow each other: a chord has about this much of it. */
+/** Parameters of a curve that differ by less are the same. */
 const SLACK = 1e-9;
 
 /** The stretch between two corners along the curve that both lie on: the one that goes on from before, else the shortest. */
