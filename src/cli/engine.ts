@@ -1,5 +1,4 @@
 /** What looks and renders for the command line: threads for many photos, this process for a few. */
-import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { WobrelError } from '../core/errors';
 import type { Plate } from '../core/plate';
@@ -20,8 +19,8 @@ const here: Engine = { ...renderHere, see: lookAt };
 export function createEngine(photos: number): Engine {
   if (photos <= FEW) return here;
   const { threads, run, close } = createThreads({
-    worker: 'cli-worker.mjs',
-    folder: dirname(fileURLToPath(import.meta.url)),
+    worker: 'worker.cjs',
+    folder: fileURLToPath(new URL('../bin', import.meta.url)),
     threads: Math.min(renderThreads(), photos),
     seconds: 240,
     megabytes: 2048,

@@ -26,11 +26,13 @@ program
     process.exitCode = failed.length > 0 ? 1 : 0;
   });
 
-try {
-  await program.parseAsync();
-} catch (error) {
-  process.exitCode = 2;
-  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
-  else if (error instanceof WobrelError) console.error(error.message);
-  else console.error(`wobrel stopped unexpectedly: ${(error as Error)?.message ?? String(error)}`);
+export async function main(): Promise<void> {
+  try {
+    await program.parseAsync();
+  } catch (error) {
+    process.exitCode = 2;
+    if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
+    else if (error instanceof WobrelError) console.error(error.message);
+    else console.error(`wobrel stopped unexpectedly: ${(error as Error)?.message ?? String(error)}`);
+  }
 }

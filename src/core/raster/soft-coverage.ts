@@ -45,6 +45,13 @@ function fromCells(
   { width, height }: PixelWindow,
 ): Float32Array {
   const out = new Float32Array(width * height);
+  if (cell === 1) {
+    for (let y = 0; y < height; y++) {
+      const start = (y + rim) * stride + rim;
+      out.set(cells.subarray(start, start + width), y * width);
+    }
+    return out;
+  }
   const across = stepsFor(width, cell);
   const down = stepsFor(height, cell);
   const stretched = new Map<number, Float32Array>();

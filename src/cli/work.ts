@@ -1,4 +1,4 @@
-/** The command line's thread: it looks and it renders. */
+/** What the command line's threads do: they look and they render. */
 import sharp from 'sharp';
 
 sharp.concurrency(1);

@@ -1,0 +1,119 @@
+/** What the bench measures, part by part: how, and in which words it is told. */
+import { measureCli } from './cli';
+import { measureFaces, measureFinder } from './finder';
+import { measureFindings } from './findings';
+import { measureLimits } from './limits';
+import { measureMany } from './many';
+import { measureMemory } from './memory';
+import { measureOutputs } from './outputs';
+import { measureUnion } from './shapes';
+import { measureSight } from './sight';
+import { measureSpeed } from './speed';
+import { measureWall } from './wall';
+
+const ROUNDS = 5;
+const PHOTOS = 24;
+
+const number = (v: number, digits = 0) => v.toFixed(digits);
+const percent = (v: number) => `${number(100 * v, 2)} %`;
+const verdict = (met: boolean) => (met ? 'met' : 'missed');
+
+/** A figure against the most that it should be. */
+const most = (v: number, goal: number, digits = 2) =>
+  `${number(v, digits)} (goal at most ${goal}: ${verdict(v <= goal)})`;
+const least = (v: number, goal: number) => `${number(v, 2)} (goal at least ${goal}: ${verdict(v >= goal)})`;
+
+/** A measurement of the bench. */
+type Part<T> = { readonly measure: () => T | Promise<T>; readonly tell: (figures: T) => readonly string[] };
+
+const part =
+  <T>(measure: Part<T>['measure'], tell: Part<T>['tell']) =>
+  async () => {
+    const figures = await measure();
+    return { figures, lines: tell(figures) };
+  };
+
+export const PARTS = {
+  cli: part(
+    () => measureCli(ROUNDS, PHOTOS),
+    (v) => [
+      `Whole processes: node alone ${number(v.node, 2)} s, wobrel --help ${most(v.help, 0.25)} s, one small photo ${most(v.small, 0.6)} s`,
+      `  ${v.photos} photos × 3 outputs: wobrel ${number(v.wobrel, 1)} s of CPU, hand-written script ${number(v.script, 1)} s, ratio ${most(v.ratio, 0.9)}`,
+    ],
+  ),
+  outputs: part(
+    () => measureOutputs(ROUNDS, PHOTOS),
+    (v) => [
+      `Three outputs of a photo: ${number(v.wobrel)} ms of CPU; one decode, three resizes and three encodes ${number(v.floor)} ms, ratio ${most(v.ratio, 1.05)}`,
+    ],
+  ),
+  findings: part(
+    () => measureFindings(2000, 25),
+    (v) => [
+      `Findings of ${v.photos} photos: all ${number(v.all)} ms, after a nudge ${most(v.nudge, 100, 0)} ms, after one is left out ${number(v.twins)} ms`,
+    ],
+  ),
+  limits: part(measureLimits, (v) =>
+    Object.entries(v).map(
+      ([name, { seconds, peak, said }]) => `${name}: ${number(seconds, 1)} s, ${number(peak)} MB: ${said}`,
+    ),
+  ),
+  speed: part(
+    () => measureSpeed(ROUNDS, PHOTOS),
+    (v) => [
+      `CPU time a photo of 12 megapixels to 1080 px: medians of ${ROUNDS} interleaved rounds over ${PHOTOS} photos`,
+      ...Object.entries(v).flatMap(([format, s]) => [
+        `${format}: floor ${number(s.floor)} ms, Wobrel ${number(s.wobrel)} ms, hand-written script ${number(s.script)} ms`,
+        `  Wobrel / floor ${most(s.wobrelToFloor, 1.15)}, script / Wobrel ${least(s.scriptToWobrel, 3)}, script / floor ${number(s.script / s.floor, 2)}`,
+      ]),
+    ],
+  ),
+  memory: part(
+    () => measureMemory(50, 500),
+    (v) => [
+      `Peak memory: ${v.fewPhotos} photos ${number(v.fewPeak)} MB, ${v.manyPhotos} photos ${number(v.manyPeak)} MB, ratio ${most(v.ratio, 1.2)}`,
+    ],
+  ),
+  wall: part(
+    () => measureWall(25),
+    (v) => [
+      `The wall, ${v.cutouts} cutouts in view, from a slider's input to the last repaint: border ${number(v.border)} ms, shape ${number(v.shape)} ms; drawing the proxies alone ${number(v.draw)} ms`,
+      `  border / drawing ${most(v.borderRatio, 3)}, shape / drawing ${most(v.shapeRatio, 3)}`,
+      `The stage with ${v.stage.canvases} pictures, from a move of a grip to the last repaint ${number(v.stage.drag)} ms; drawing the proxies alone ${number(v.stage.draw)} ms`,
+      `  drag / drawing ${most(v.stage.ratio, 3)}`,
+    ],
+  ),
+  many: part(
+    () => measureMany(100, 2000, ROUNDS),
+    (v) => [
+      `A wall of ${v.few} photos opens in ${number(v.openFew)} ms, one of ${v.many} in ${number(v.openMany)} ms, ratio ${most(v.ratio, 2)}`,
+      `  a filter takes ${number(v.filter)} ms and ${number(v.filterRequests, 1)} requests`,
+      `  scrolling fast, some cell in view is blank in ${percent(v.blankFrames)} of the frames, for ${number(v.longestBlank)} ms at most`,
+    ],
+  ),
+  union: part(
+    () => measureUnion(ROUNDS),
+    (v) => [
+      `A union of ${v.parts} parts ${number(v.all)} ms; joining them one by one, ${v.pairs} joins ${number(v.joins)} ms; ${v.pairs} pairs of circles apart ${number(v.apart)} ms`,
+      `  all / joins ${most(v.ratio, 1)}, all / pairs apart ${number(v.apartRatio, 2)}`,
+    ],
+  ),
+  sight: part(
+    () => measureSight(ROUNDS, PHOTOS),
+    (v) => [
+      `Decoding 12 megapixels ${number(v.decode)} ms of CPU, finding the subject ${number(v.subject)} ms, with faces ${number(v.all)} ms`,
+      `  subject / decode ${most(v.subjectRatio, 0.5)}, with faces ${number(v.allRatio, 2)}`,
+    ],
+  ),
+  finder: part(measureFinder, (v) =>
+    Object.entries(v).flatMap(([set, f]) => [
+      `Subjects of ${f.scenes} scenes (${set}): centres off by ${percent(f.centreMedian)} of the shape at the median, ${percent(f.centre95)} at the 95th percentile, ${f.within2} within 2 %; sizes by ${percent(f.sizeMedian)} and ${percent(f.size95)}`,
+      `  ${f.unsure} say that they are not sure; ${f.wrongAndSure} are off by more than 3 % and don't`,
+    ]),
+  ),
+  faces: part(measureFaces, (v) => [
+    `Faces of ${v.portraits} portraits found when turned: ${Object.entries(v.turned)
+      .map(([turn, found]) => `${turn}° ${found}`)
+      .join(', ')}; seen in ${v.seenInPots} of ${v.pots} pots`,
+  ]),
+};

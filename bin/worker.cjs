@@ -1,0 +1,2 @@
+/** The command line's thread, of the same bundle. */
+module.exports = require('./compiled.cjs');
