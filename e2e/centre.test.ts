@@ -9,7 +9,9 @@ import { saved, type } from './shape-steps';
 /** An output so small that no photo of these tests is enlarged for it. */
 async function smallOutput(page: Page): Promise<void> {
   await step(page, 'Export').click();
-  await page.getByRole('group', { name: 'Output tile' }).getByLabel('Width').fill('540');
+  const output = page.getByRole('group', { name: 'Output tile' });
+  await output.getByLabel('Size').selectOption('in pixels');
+  await output.getByLabel('Width').fill('540');
   await page.keyboard.press('Enter');
 }
 
@@ -104,6 +106,7 @@ test('nudging by keys moves the export by exactly those pixels; the adjustment s
   expect(differ).toBe(0);
   // Half the shape: half the way, still there after a reload.
   await step(page, 'Template').click();
+  await page.getByRole('complementary', { name: 'Template' }).waitFor();
   await type(page, 'Size', '480');
   await saved(page);
   await page.reload();

@@ -105,12 +105,12 @@ test('several outputs: PNG, WebP and JPEG of several widths, the JPEG on its mat
     ['mail', 'JPEG', '200'],
   ] as const) {
     await page.getByRole('button', { name: 'Add an output' }).click();
-    await page.locator('.section .head').last().click();
     const output = page.getByRole('group', { name: /^Output/ }).last();
     await output.getByLabel('Name', { exact: true }).fill(name);
     await page.keyboard.press('Enter');
     const named = page.getByRole('group', { name: `Output ${name}` });
     await named.getByRole('radio', { name: format }).click();
+    await named.getByLabel('Size').selectOption('in pixels');
     await named.getByLabel('Width').fill(width);
     await page.keyboard.press('Enter');
   }
@@ -135,7 +135,7 @@ test('a template saved under a name is used for another batch', async ({ page })
   await newBatch(page, 'First');
   await step(page, 'Template').click();
   await page.getByRole('button', { name: /Choose another/ }).click();
-  await page.getByRole('button', { name: 'Polygon' }).click();
+  await page.getByRole('button', { name: 'Hexagon', exact: true }).click();
   await expect(page.getByRole('status')).toHaveText('saved');
   await page.getByRole('button', { name: 'Save as…' }).click();
   await page.getByLabel('Name').fill('Six sides');
@@ -145,11 +145,11 @@ test('a template saved under a name is used for another batch', async ({ page })
   await newBatch(page, 'Second');
   await step(page, 'Template').click();
   await expect(page.getByRole('button', { name: /^Circle Choose another/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Use another…' }).click();
+  await page.getByRole('button', { name: 'Saved ones…' }).click();
   await page.getByRole('button', { name: 'Use Six sides' }).click();
-  await expect(page.getByRole('button', { name: /^6 sides Choose another/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Hexagon Choose another/ })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('button', { name: /^6 sides Choose another/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Hexagon Choose another/ })).toBeVisible();
 });
 
 test('a reload while photos arrive loses none that had arrived', async ({ page }) => {

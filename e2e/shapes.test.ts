@@ -7,12 +7,12 @@ import { flatPhoto, gradientPhoto } from './photos';
 test('a hexagon with rounded corners by typing 110 mm, in a batch’s export', async ({ page }) => {
   await batchOf(page, 'Hexagon', [await flatPhoto('blue.png', '#2255aa', 1700, 1700)]);
   await step(page, 'Template').click();
-  await pick(page, 'Polygon');
+  await pick(page, 'Hexagon');
   await page.getByRole('button', { name: /^Frame/ }).click();
   const frame = page.locator('section', { hasText: 'Unit' });
   await frame.getByRole('radio', { name: 'mm' }).click();
-  await type(page, 'Resolution', '300', frame);
-  await type(page, 'Width', '120', frame);
+  await frame.getByLabel('Resolution').fill('300');
+  await frame.getByLabel('Width').fill('120');
   await type(page, 'Height', '120', frame);
   await type(page, 'Size', '11 cm');
   await expect(page.locator('.side').getByLabel('Size', { exact: true })).toHaveValue('110');
@@ -20,7 +20,9 @@ test('a hexagon with rounded corners by typing 110 mm, in a batch’s export', a
   await expect(page.locator('.side').getByLabel('Rounding', { exact: true })).toHaveValue('12.7');
   await saved(page);
   await step(page, 'Export').click();
-  await page.getByRole('group', { name: 'Output tile' }).getByLabel('Width').fill('1200');
+  const output = page.getByRole('group', { name: 'Output tile' });
+  await output.getByLabel('Size').selectOption('in pixels');
+  await output.getByLabel('Width').fill('1200');
   await page.keyboard.press('Enter');
   const { area, width, height } = await exportedAlpha(page);
   expect([width, height]).toEqual([1200, 1200]);

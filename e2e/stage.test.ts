@@ -111,11 +111,9 @@ test('a catalogue shape turned into points is kept in the library, and edited as
 }) => {
   await stageOf(page, 'Library');
   await pick(page, 'Diamond');
-  page.once('dialog', (dialog) => {
-    expect(dialog.message()).toContain('can’t be turned back');
-    void dialog.accept();
-  });
   await page.getByRole('button', { name: 'Turn into points…' }).click();
+  await expect(page.getByRole('alertdialog')).toContainText('Only undo brings them back');
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Turn into points' }).click();
   await page.getByRole('button', { name: 'Point 1, corner' }).focus();
   await page.keyboard.press('s');
   await expect(page.getByRole('button', { name: 'Point 1, smooth' })).toBeVisible();

@@ -45,8 +45,8 @@ test('everything on the wall goes by keys: choosing, looking closer, taking out'
   await page.keyboard.press('Escape');
   await expect(chosen(page)).toHaveCount(0);
   await page.keyboard.press('End');
-  page.once('dialog', (asked) => void asked.accept());
   await page.keyboard.press('Delete');
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Take out' }).click();
   await expect(cutouts(page)).toHaveCount(11);
 });
 

@@ -14,7 +14,8 @@ function against(behind: string, colour: string, opacity: number): number {
 }
 
 /** What sets the cutout off from what is behind it: the fainter of the borders along its edge or beyond; without any, its strongest shadow where that is at its darkest. */
-function setOff({ borders, shadows }: Template, behind: string): Seen | null {
+function setOff(template: Template, behind: string): Seen | null {
+  const [borders, shadows] = [template.borders.filter(({ on }) => on), template.shadows.filter(({ on }) => on)];
   const along = borders.filter((border) => border.width > 0 && borderBand(border)[0] >= 0);
   if (along.length > 0)
     return { what: 'border', ratio: Math.min(...along.map((b) => against(behind, b.paint, b.opacity))) };

@@ -23,7 +23,7 @@ function fadeDepth({ edge }: Template): number {
 
 /** What reaches furthest into the shape from its edge. */
 function deepest(template: Template): { readonly what: 'border' | 'feather'; readonly depth: number } {
-  const border = Math.max(0, ...template.borders.map((b) => -borderBand(b)[1]));
+  const border = Math.max(0, ...template.borders.filter(({ on }) => on).map((b) => -borderBand(b)[1]));
   const feather = fadeDepth(template);
   return feather > border ? { what: 'feather', depth: feather } : { what: 'border', depth: border };
 }

@@ -1,4 +1,5 @@
-export { findingsOf, type BatchFindings } from './batch';
+export { countBatch, isToLookAt, type Review } from './counts';
+export { findingsOf, type BatchFindings, type BatchPhoto } from './batch';
 export type { BatchMeans, CheckDefinition, CheckedPhoto, Finding } from './check';
 export { checker, type Checker } from './checker';
 export { tooThin } from './fine';

@@ -58,6 +58,7 @@ export function compile(template: Template, width: number, matte: string | null 
   const outline = flatten(templateOutline(template), scale);
   const { levels, rings } = layersOf(template);
   const casting = template.shadows
+    .filter(({ on }) => on)
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
   const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];

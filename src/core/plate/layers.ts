@@ -54,7 +54,9 @@ export function sourceOver(
 
 /** Borders that show at all. */
 export function visibleBorders(borders: readonly Border[]): Border[] {
-  return borders.filter((border) => border.width > 0 && withOpacity(border.paint, border.opacity).alpha > 0);
+  return borders.filter(
+    (border) => border.on && border.width > 0 && withOpacity(border.paint, border.opacity).alpha > 0,
+  );
 }
 
 /** Levels from the outermost in, with what is seen in each ring. */

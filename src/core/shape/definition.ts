@@ -25,6 +25,10 @@ export type ShapeDefinition<Kind extends string, Params extends z.ZodRawShape> =
   readonly regular?: boolean;
   /** Width over height in which it looks best; 1 if left out. */
   readonly aspect?: number;
+  /** True where it is itself in any proportion, and follows both sides of a frame that changes. */
+  readonly anyProportion?: boolean;
+  /** Other words that people look for it by, lower case. */
+  readonly also?: readonly string[];
   /** Where on the outline each number is held and pulled; for corners, the one of that place. */
   readonly handles: {
     readonly [K in keyof Params as z.output<Params[K]> extends number | readonly number[] ? K : never]: (

@@ -9,7 +9,8 @@ export { areaShare, centroidOf, measureOutline, polygonArea, visualCentreOf } fr
 export { difference, joinSchema, offset, union, type Join } from './offset';
 export { mapOutline, straight, type Affine, type Contour, type Cubic, type Outline, type Point } from './path';
 export { parsePathData, pathData } from './path-data';
-export { SHAPES, SHAPE_KINDS, type ShapeKind } from './registry';
+export { CATALOGUE, isCalled, type CatalogueEntry } from './presets';
+export { SHAPES, SHAPE_KINDS } from './registry';
 export { roundOutline } from './round';
 export { shapeSchema, type Box, type ShapeDocument } from './schema';
 export {
@@ -24,6 +25,7 @@ export {
   placing,
   recallOutline,
   scaleShape,
+  takesAnyProportion,
   type CatalogueShape,
   type CombinedShape,
   type Shape,

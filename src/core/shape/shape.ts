@@ -225,6 +225,10 @@ export function contoursOf(shape: Shape): readonly Contour[] {
   return mapOutline(parsePathData(shape.d), map);
 }
 
+/** True where the shape is itself in any proportion. */
+export const takesAnyProportion = (shape: Shape): boolean =>
+  isCatalogue(shape) && (SHAPES[shape.kind] as { anyProportion?: boolean }).anyProportion === true;
+
 /** The shape in another box, every length among its own parameters put through `scale`. */
 export function scaleShape(shape: Shape, scale: (length: number) => number, box: Box): Shape {
   if (!isCatalogue(shape)) return { ...shape, box };

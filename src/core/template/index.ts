@@ -1,11 +1,12 @@
 export { readLength } from './length-text';
-export { convertUnit, resizeFrame } from './resize';
-export { documentSchema, MAX_OUTPUT_WIDTH, type Border, type Shadow } from './schema';
+export { mergeTemplates } from './merge';
+export { frameWidthInPixels, outputHeight, widthFor, type OutputSize } from './output-size';
+export { withoutFinish } from './finish';
+export { fillFrame, frameIn, withFrame, type Frame } from './frame';
+export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH, type Border, type Shadow } from './schema';
 export {
-  frameWidthInPixels,
   keptTemplate,
   MAX_PIXELS,
-  outputHeight,
   parseTemplate,
   type Output,
   featherReach,

@@ -15,11 +15,14 @@ const factor = z.number().min(0).max(10);
 /** Defaults of an object whose every field has one. */
 const whole = <S extends z.ZodObject>(schema: S) => schema.prefault({} as never);
 
-const frameSchema = z.strictObject({
+const ppiSchema = z.number().min(1).max(2400);
+
+/** Its `width` and `height` are in `unit`s; `ppi` turns them into pixels. */
+export const frameSchema = z.strictObject({
   width: z.number().gt(0).max(100_000).default(1080),
   height: z.number().gt(0).max(100_000).default(1080),
   unit: unitSchema.default('px'),
-  ppi: z.number().min(1).max(2400).default(96),
+  ppi: ppiSchema.default(96),
 });
 
 const edgeSchema = z.strictObject({
@@ -74,6 +77,9 @@ const filtersSchema = z.strictObject({
   sepia: share.default(0),
 });
 
+/** Off, a layer is kept and not drawn. */
+const on = z.boolean().default(true);
+
 /** Blend modes of W3C Compositing and Blending 1 §9. */
 const blendSchema = z.enum([
   'normal',
@@ -98,6 +104,7 @@ const tintSchema = z.strictObject({
   paint: paintSchema.default('#00000000'),
   blend: blendSchema.default('multiply'),
   opacity: share.default(1),
+  on,
 });
 
 const borderSchema = z.strictObject({
@@ -108,6 +115,7 @@ const borderSchema = z.strictObject({
   dash: z.array(length).min(1).max(16).nullable().default(null),
   join: joinSchema.default('round'),
   opacity: share.default(1),
+  on,
 });
 
 /** A border as it is drawn so far: in one colour. */
@@ -121,6 +129,7 @@ const shadowSchema = z.strictObject({
   spread: signedLength.default(0),
   color: colourSchema.default('#000000'),
   opacity: share.default(0.35),
+  on,
 });
 
 export type Shadow = z.infer<typeof shadowSchema>;
@@ -141,12 +150,26 @@ const outputName = z
   .max(60)
   .regex(/^[^/\\\0-\x1f]+$/, { error: 'expected a name without slashes' });
 
+/** Pixels. */
 export const MAX_OUTPUT_WIDTH = 16_384;
+
+/** The picture's width otherwise than in pixels: the frame's own, a multiple of it, or a length at a resolution. */
+const outputSizeSchema = z.union([
+  z.literal('frame'),
+  z.strictObject({ factor: z.number().gt(0).max(100) }),
+  z.strictObject({
+    width: z.number().gt(0).max(100_000),
+    unit: unitSchema.exclude(['px']).default('mm'),
+    ppi: ppiSchema.default(300),
+  }),
+]);
 
 export const outputSchema = z.strictObject({
   name: outputName.default('tile'),
   format: formatSchema.default('png'),
+  /** In pixels. Left out, `size` says it, and is `frame` unless it is written; beside a `size` it is not read. */
   width: z.int().min(1).max(MAX_OUTPUT_WIDTH).optional(),
+  size: outputSizeSchema.nullable().default(null),
   trim: z.boolean().default(false),
   matte: colourSchema.nullable().default(null),
   quality: z.int().min(1).max(100).default(90),

@@ -14,9 +14,9 @@ function colourOnly(paint: Paint, path: string): string {
   return paint;
 }
 
-/** A tint that is wholly transparent changes nothing, so it is drawn exactly. */
-function isInvisible({ paint, opacity }: TemplateDocument['tints'][number]): boolean {
-  return opacity === 0 || (typeof paint === 'string' && parseColour(paint).alpha === 0);
+/** A tint that is off or wholly transparent changes nothing, so it is drawn exactly. */
+function isInvisible({ paint, opacity, on }: TemplateDocument['tints'][number]): boolean {
+  return !on || opacity === 0 || (typeof paint === 'string' && parseColour(paint).alpha === 0);
 }
 
 const DRAWN_FORMATS: readonly string[] = ['png', 'webp', 'jpeg'];

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { WobrelError } from '../errors';
 import { documentSchema } from './schema';
-import { frameWidthInPixels, keptTemplate, outputHeight, parseTemplate } from './template';
+import { frameWidthInPixels, outputHeight } from './output-size';
+import { keptTemplate, parseTemplate } from './template';
 import { pixelsPerUnit } from './units';
 
 const refusalOf = (document: unknown) => {
@@ -24,7 +25,16 @@ test('a name alone is a whole template: a centred circle of 8/9 of the frame, on
   });
   expect(template.centring).toMatchObject({ rule: 'middle', gap: 'enlarge', maxEnlarge: 1 });
   expect(template.outputs).toEqual([
-    { name: 'tile', format: 'png', width: 1080, trim: false, matte: null, quality: 90, file: '{photo}-{output}' },
+    {
+      name: 'tile',
+      format: 'png',
+      size: 'frame',
+      width: 1080,
+      trim: false,
+      matte: null,
+      quality: 90,
+      file: '{photo}-{output}',
+    },
   ]);
   expect([template.borders, template.shadows, template.backdrop]).toEqual([[], [], null]);
 });

@@ -10,10 +10,11 @@ import {
   type Shape,
   type ShapeDocument,
 } from '../shape';
-import { documentSchema, type Border, type outputSchema, type TemplateDocument } from './schema';
+import { outputHeight, widthFor } from './output-size';
+import { documentSchema, MAX_OUTPUT_WIDTH, type Border, type outputSchema, type TemplateDocument } from './schema';
 import { refuseUnsupported } from './support';
-import { pixelsPerUnit } from './units';
 
+/** An output with its width in pixels worked out, from its `size` where it has one. */
 export type Output = z.infer<typeof outputSchema> & { readonly width: number };
 
 export type Template = Omit<TemplateDocument, 'shape' | 'borders' | 'outputs' | 'backdrop'> & {
@@ -43,25 +44,15 @@ function refusal(issue: z.core.$ZodIssue): WobrelError {
   return new WobrelError('template-invalid', `${path || 'template'}: ${issue.message}`, path || null);
 }
 
-/** Pixels of the frame's whole width at its own resolution, at least 1. */
-export function frameWidthInPixels(frame: TemplateDocument['frame']): number {
-  return Math.max(1, Math.round(frame.width * pixelsPerUnit(frame.unit, frame.ppi)));
-}
-
-/** Height in pixels of an output `width` pixels wide. */
-export function outputHeight(frame: TemplateDocument['frame'], width: number): number {
-  return Math.max(1, Math.round((width * frame.height) / frame.width));
-}
-
 /** Most pixels that all outputs of a template may have together. */
 export const MAX_PIXELS_TOGETHER = 200_000_000;
 
 /** Refuses outputs that no machine at hand could make. */
 function refuseHuge(frame: TemplateDocument['frame'], outputs: readonly Output[]): void {
   let together = 0;
-  outputs.forEach(({ width }, i) => {
+  outputs.forEach(({ width, size }, i) => {
     const pixels = width * outputHeight(frame, width);
-    const at = `outputs[${i}].width`;
+    const at = `outputs[${i}].${size ? 'size' : 'width'}`;
     if (pixels > MAX_PIXELS)
       throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
     together += pixels;
@@ -79,11 +70,15 @@ function read(
   if (!parsed.success) throw refusal(parsed.error.issues[0]!);
   const { frame } = parsed.data;
   const { shape, borders, backdrop, outputs: written, ...rest } = refuseUnsupported(parsed.data);
-  const outputs = written.map((output) => ({
-    ...output,
-    width: output.width ?? frameWidthInPixels(frame),
-    matte: output.matte ?? (output.format === 'jpeg' ? '#ffffff' : null),
-  }));
+  const outputs = written.map((output, i) => {
+    const size = output.size ?? (output.width === undefined ? 'frame' : null);
+    const width = size ? widthFor(size, frame) : output.width!;
+    if (width > MAX_OUTPUT_WIDTH) {
+      const at = `outputs[${i}].size`;
+      throw new WobrelError('template-invalid', `${at}: ${width} px wide; the most is ${MAX_OUTPUT_WIDTH} px`, at);
+    }
+    return { ...output, size, width, matte: output.matte ?? (output.format === 'jpeg' ? '#ffffff' : null) };
+  });
   return { ...rest, shape: complete(shape, frame), borders, backdrop, outputs };
 }
 

@@ -1,4 +1,5 @@
 /** The tables. Times are milliseconds since 1970; documents are JSON texts. */
+import type { Review } from '../../core/checks';
 import type { ManifestItem } from '../../core/export';
 import type { Outline } from '../../core/shape';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -51,20 +52,20 @@ export const batches = sqliteTable('batches', {
   savedChange: integer('saved_change').notNull().default(0),
   /** Kept by triggers (see the migrations): how many photos there are, and that what is counted below is old. */
   photoCount: integer('photo_count').notNull().default(0),
+  /** Of them, how many are left out of exports. */
+  outCount: integer('out_count').notNull().default(0),
   /** Grows with every change of its photos. */
   changes: integer('changes').notNull().default(0),
   /** Photos spread evenly through the batch, for its card; null from every change until they are chosen again. */
   strip: text('strip', { mode: 'json' }).$type<number[]>(),
-  /** Photos with a finding; null from every change until they are counted again. */
+  /** Photos to look at; null from every change until they are counted again. */
   findingCount: integer('finding_count'),
   /** The saved version that the draft began from. */
   templateVersionId: integer('template_version_id').references(() => templateVersions.id, { onDelete: 'set null' }),
   createdAt: now('created_at'),
 });
 
-/** Not looked at yet, good as it is, left out of exports. */
-export const REVIEWS = ['open', 'good', 'out'] as const;
-export type Review = (typeof REVIEWS)[number];
+export const REVIEWS = ['open', 'good', 'out'] as const satisfies readonly Review[];
 
 /** What was seen in a picture, by its content: once for all batches that hold it. */
 export const sights = sqliteTable('sights', {

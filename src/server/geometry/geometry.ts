@@ -1,5 +1,5 @@
 /** Outlines and all that goes by them, worked out in a thread of their own: the server's loop never waits for a shape. */
-import type { BatchFindings, CheckedPhoto } from '../../core/checks';
+import type { BatchFindings, BatchPhoto } from '../../core/checks';
 import { WobrelError } from '../../core/errors';
 import type { Outline, Shape, ShapeDocument } from '../../core/shape';
 import { keptTemplate, type Template } from '../../core/template';
@@ -9,13 +9,11 @@ import { createThreads } from '../threads';
 /** A template as it is kept: read, every size filled in, and its outline where working that out takes long. */
 export type KeptTemplate = { readonly template: Template; readonly outline: Outline | null };
 
-type NamedPhoto = CheckedPhoto & { readonly name: string };
-
 export type Geometry = {
   /** @throws WobrelError with the path of the first field at fault; `shape-intricate` where it would take too long */
   readonly template: (document: unknown) => Promise<KeptTemplate>;
   readonly shape: (document: ShapeDocument) => Promise<Shape>;
-  readonly findings: (kept: KeptTemplate, photos: readonly NamedPhoto[]) => Promise<BatchFindings>;
+  readonly findings: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<BatchFindings>;
 };
 
 /** What is refused before it is tried is meant to take a few seconds at most; this is for what no one has thought of. */

@@ -1,5 +1,5 @@
 /** The thread that works outlines out, and all that goes by them; one named function a task. */
-import { findingsOf, type BatchFindings, type CheckedPhoto } from '../../core/checks';
+import { findingsOf, type BatchFindings, type BatchPhoto } from '../../core/checks';
 import {
   completeShape,
   forLibrary,
@@ -25,7 +25,7 @@ export const template = (document: unknown): Promise<Outcome<KeptTemplate>> =>
 export const shape = (document: ShapeDocument): Promise<Outcome<Shape>> =>
   outcomeOf(() => forLibrary(completeShape(document, LIBRARY_FRAME)));
 
-export type FindingsTask = KeptTemplate & { readonly photos: readonly (CheckedPhoto & { readonly name: string })[] };
+export type FindingsTask = KeptTemplate & { readonly photos: readonly BatchPhoto[] };
 
 /** What a batch is like as a whole, its doubles, and how many of its photos have a finding. */
 export const findings = ({ template: kept, outline, photos }: FindingsTask): Promise<Outcome<BatchFindings>> =>

@@ -48,7 +48,7 @@ export function isDeeper(text: string, most: number): boolean {
 }
 
 /**
- * The request's JSON body, checked.
+ * The request's JSON body, checked; none is an empty object.
  *
  * @throws WobrelError `too-large` or `invalid`, ZodError where it is not what the schema says
  */
@@ -57,7 +57,7 @@ export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): 
   if (isDeeper(text, MAX_JSON_DEPTH)) throw new WobrelError('invalid', 'The request is nested too deeply.');
   let body: unknown;
   try {
-    body = JSON.parse(text);
+    body = text === '' ? {} : JSON.parse(text);
   } catch {
     throw new WobrelError('invalid', 'The request is not JSON.');
   }

@@ -1,13 +1,14 @@
 /** Batches: a set of photos and the template they go through. */
 import { and, asc, count, desc, eq, gte, inArray, isNotNull, lt, ne, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { WobrelError } from '../../core/errors';
 import type { PhotoToPlace } from '../../core/placement';
 import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
+import { changedElsewhere, notFound } from './refusals';
 import { askForFindings } from './findings';
 import { seenIn } from './seen';
+import { newestVersion } from './versions';
 
 const { batches, deliveries, deliveryFiles, photos, refusals, sights, templates, templateVersions } = tables;
 
@@ -20,8 +21,10 @@ export type BatchCard = {
   name: string;
   createdAt: number;
   photoCount: number;
+  /** Of them, those that exports leave out. */
+  outCount: number;
   refusalCount: number;
-  /** Photos with a finding; null while they are being counted. */
+  /** Photos to look at; null while they are being counted. */
   findingCount: number | null;
   /** The newest delivery, if there was one. */
   delivery: { id: number; state: DeliveryState; fileCount: number; filesDone: number } | null;
@@ -38,6 +41,7 @@ export type BatchDetail = {
   /** The saved version the draft began from. */
   saved: { templateId: number; name: string; version: number; template: Template } | null;
   photoCount: number;
+  outCount: number;
   refusals: { id: number; name: string; message: string; at: number }[];
   refusalCount: number;
 };
@@ -47,30 +51,19 @@ const STRIP = 5;
 /** Refusals listed one by one; the count goes on. */
 const REFUSALS_LISTED = 500;
 
-export function notFound(what: string): WobrelError {
-  return new WobrelError('not-found', `There is no such ${what}.`);
-}
-
-export const changedElsewhere = () =>
-  new WobrelError('conflict', 'This batch’s template was changed in another window. Reload to see it.');
-
 /** A new batch with a plain template, or with the newest version of a saved one. */
 export async function createBatch(name: string, templateId: number | null = null): Promise<number> {
-  const [version] = templateId
-    ? await database()
-        .select()
-        .from(templateVersions)
-        .where(eq(templateVersions.templateId, templateId))
-        .orderBy(desc(templateVersions.version))
-        .limit(1)
-    : [];
-  if (templateId && !version) throw notFound('template');
   // A catalogue shape: nothing is worked out for it.
-  const draft = version?.document ?? keptTemplate({ wobrel: 1, name: 'Plain circle' });
+  const plain = () => ({
+    draft: keptTemplate({ wobrel: 1, name: 'Plain circle' }),
+    outline: null,
+    templateVersionId: null,
+  });
+  const start = templateId === null ? plain() : await newestVersion(templateId);
   return write(async (tx) => {
     const [row] = await tx
       .insert(batches)
-      .values({ name, draft, outline: version?.outline ?? null, templateVersionId: version?.id ?? null })
+      .values({ name, ...start })
       .returning({ id: batches.id });
     return row!.id;
   });
@@ -178,6 +171,7 @@ export async function listBatches(): Promise<BatchCard[]> {
       name: row.name,
       createdAt: row.createdAt,
       photoCount: row.photoCount,
+      outCount: row.outCount,
       refusalCount: refused.find((c) => c.batchId === row.id)?.n ?? 0,
       delivery: delivery
         ? {
@@ -238,6 +232,7 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
         }
       : null,
     photoCount: row.photoCount,
+    outCount: row.outCount,
     refusals: listed,
     refusalCount,
   };

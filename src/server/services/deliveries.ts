@@ -10,7 +10,8 @@ import { outputHeight, keptTemplate } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { announce, askToStop, embeddedQueue, wakeRunner, type SeenThen } from '../jobs';
 import { deliveryFolder } from '../store';
-import { batchRow, notFound } from './batches';
+import { batchRow } from './batches';
+import { notFound } from './refusals';
 import { seenIn } from './seen';
 
 const { deliveries, deliveryFiles, deliveryPhotos, photos, sights } = tables;
@@ -41,18 +42,22 @@ function chunked<T>(list: readonly T[]): T[][] {
 }
 
 /**
- * Plans a delivery of the whole batch: every file and its name is decided here, so that
- * a run that is broken off can go on where it stopped.
+ * Plans a delivery: every file and its name is decided here, so that a run that is broken
+ * off can go on where it stopped.
+ *
+ * @param only ids of the photos to export; null all that are not left out
  */
-export async function startDelivery(batchId: number): Promise<number> {
+export async function startDelivery(batchId: number, only: readonly number[] | null = null): Promise<number> {
   const batch = await batchRow(batchId);
   const template = keptTemplate(batch.draft);
-  const rows = await database()
+  const all = await database()
     .select({ photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(asc(photos.name), asc(photos.id));
+  const wanted = only && new Set(only);
+  const rows = wanted ? all.filter(({ photo }) => wanted.has(photo.id)) : all;
   if (rows.length === 0)
     throw new WobrelError('nothing-to-export', 'The batch has no photos to export, or all are left out.');
   const nameFile = namer();

@@ -1,7 +1,7 @@
 /** How many photos of a batch there are to look at, counted behind the requests. */
 import { and, eq, ne } from 'drizzle-orm';
 import PQueue from 'p-queue';
-import type { CheckedPhoto } from '../../core/checks';
+import type { BatchPhoto } from '../../core/checks';
 import type { Adjustment, HandSubject } from '../../core/placement';
 import { keptTemplate } from '../../core/template';
 import { database, tables, write } from '../db';
@@ -16,15 +16,16 @@ const counting = () =>
   oncePerProcess<Counting>('counting', () => ({ queue: new PQueue({ concurrency: 1 }), asked: new Set() }));
 
 /** The photos that count, as the checks see them. */
-async function photosOf(batchId: number): Promise<(CheckedPhoto & { name: string })[]> {
+async function photosOf(batchId: number): Promise<BatchPhoto[]> {
   const rows = await database()
     .select({ photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(photos.name, photos.id);
-  return rows.map(({ photo: { name, width, height, hasAlpha, handSubject, adjustment }, sight }) => ({
+  return rows.map(({ photo: { name, review, width, height, hasAlpha, handSubject, adjustment }, sight }) => ({
     name,
+    review,
     width,
     height,
     hasAlpha,
@@ -39,14 +40,14 @@ export async function countFindings(batchId: number): Promise<void> {
   const [before] = await database().select().from(batches).where(eq(batches.id, batchId));
   if (!before || before.findingCount !== null) return;
   const seen = await photosOf(batchId);
-  const { failing } = await outlinesOf().findings(
+  const { toLookAt } = await outlinesOf().findings(
     { template: keptTemplate(before.draft), outline: before.outline },
     seen,
   );
   await write(async (tx) => {
     const { revision, changes } = before;
     const unchanged = and(eq(batches.id, batchId), eq(batches.revision, revision), eq(batches.changes, changes));
-    await tx.update(batches).set({ findingCount: failing }).where(unchanged);
+    await tx.update(batches).set({ findingCount: toLookAt }).where(unchanged);
   });
 }
 

@@ -5,15 +5,17 @@ import type { SQLiteColumn } from 'drizzle-orm/sqlite-core';
 import { dirname } from 'node:path';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import type { Review } from '../../core/checks';
 import { adjustmentSchema, handSubjectSchema, type Adjustment, type HandSubject } from '../../core/placement';
 import { SIGHT_VERSION, type Sight } from '../../core/sight';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
-import { database, tables, write, type Review } from '../db';
+import { database, tables, write } from '../db';
 import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
 import { oncePerProcess } from '../once';
 import { createSightPool } from '../sight';
 import { asWriteError, originalPath, proxyPath } from '../store';
-import { batchRow, notFound } from './batches';
+import { batchRow } from './batches';
+import { notFound } from './refusals';
 import { seenIn, UNSEEN, type Unseen } from './seen';
 
 const { batches, photos, refusals, sights } = tables;
@@ -171,6 +173,8 @@ export async function takePhoto(batchId: number, arrival: Arrival): Promise<Rece
     if (!(error instanceof WobrelError) || !error.code.startsWith('photo-')) throw error;
     const { code, message } = error;
     await write(async (tx) => {
+      // A file that is tried again is told once.
+      await tx.delete(refusals).where(and(eq(refusals.batchId, batchId), eq(refusals.name, name)));
       await tx.insert(refusals).values({ batchId, name, code, message });
     });
     return { name, outcome: 'refused', message };

@@ -1,58 +1,18 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { mkdir, copyFile, readdir } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { mkdir, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { manifestSchema } from '../../core/export';
 import { parseTemplate } from '../../core/template';
-import { database, migrateDatabase, tables, write } from '../db';
+import { database, tables, write } from '../db';
 import { embeddedQueue } from '../jobs';
-import { deliver } from '../jobs/deliver';
-import { createRenderPool, type RenderPool } from '../render';
 import { arrivalsFolder, deliveryFolder, digestFile, originalPath, proxyPath } from '../store';
 import { batches, deliveries, photos, templates } from '.';
 import { countFindings } from './findings';
+import { DEMO, services, SMALL } from './testing';
 
-const folder = mkdtempSync(join(tmpdir(), 'wobrel-services-'));
-process.env.WOBREL_DATA = folder;
-const DEMO = 'demo/photos/products';
-
-let pool: RenderPool;
-beforeAll(async () => {
-  await migrateDatabase();
-  pool = createRenderPool();
-});
-afterAll(async () => {
-  await pool.close();
-  rmSync(folder, { recursive: true });
-});
-
-/** A file as the upload leaves it: a copy of a demo photo that is ours to move. */
-async function arrival(name: string, as = name) {
-  await mkdir(arrivalsFolder(), { recursive: true });
-  const path = join(arrivalsFolder(), `${Math.random()}`);
-  await copyFile(join(DEMO, name), path);
-  return { name: as, path, ...(await digestFile(path)), tooLarge: false };
-}
-
-const SMALL = ['slate-mug-07.jpg', 'ochre-tile-48.jpg', 'turquoise-bowl-02.jpg'];
-
-async function batchWith(names: readonly string[], fields: object = {}): Promise<number> {
-  const id = await batches.createBatch('Shelf');
-  for (const name of names) await photos.takePhoto(id, await arrival(name));
-  const { revision } = await batches.batchDetail(id);
-  await batches.saveDraft(id, { wobrel: 1, name: 'Small', outputs: [{ width: 60 }], ...fields }, revision);
-  return id;
-}
-
-/** Runs a delivery to its end, as the loop does. */
-async function run(id: number, isCancelled = () => false): Promise<void> {
-  await deliver(id, { pool, isCancelled });
-  await write(async (tx) => {
-    await tx.update(tables.deliveries).set({ state: 'done' });
-  });
-}
+const { arrival, batchWith, begin, run } = services();
 
 describe('what is seen and changed by hand', () => {
   test('a photo is looked at as it comes in, once for all batches, and again by a newer finder', async () => {
@@ -404,7 +364,7 @@ describe('deliveries', () => {
     const delivery = await deliveries.startDelivery(id);
     let asked = 0;
     // The first questions are answered with no: one photo is let through before the stop.
-    await deliver(delivery, { pool, isCancelled: () => ++asked > 3 });
+    await begin(delivery, () => ++asked > 3);
     const [first] = await readdir(deliveryFolder(delivery));
     const path = join(deliveryFolder(delivery), first!);
     const before = await digestFile(path);

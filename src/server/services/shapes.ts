@@ -5,7 +5,7 @@ import { WobrelError } from '../../core/errors';
 import { shapeKey, shapeKeys, shapeSchema, type Shape } from '../../core/shape';
 import { database, tables, write } from '../db';
 import { outlinesOf } from '../geometry';
-import { notFound } from './batches';
+import { notFound } from './refusals';
 import { listTemplates } from './templates';
 
 const { shapes } = tables;

@@ -1,9 +1,12 @@
 /** Saved templates: a name and its versions. */
-import { and, desc, eq, max, sql } from 'drizzle-orm';
+import { and, eq, max, sql } from 'drizzle-orm';
 import { z } from 'zod';
+import { WobrelError } from '../../core/errors';
 import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write, type Transaction } from '../db';
-import { batchRow, changedElsewhere, notFound } from './batches';
+import { batchRow } from './batches';
+import { changedElsewhere, notFound } from './refusals';
+import { newestVersion } from './versions';
 
 const { batches, templates, templateVersions } = tables;
 
@@ -34,7 +37,10 @@ export async function listTemplates(): Promise<SavedTemplate[]> {
       sql`${templateVersions.templateId} = ${templates.id} and ${templateVersions.version} = ${newest.version}`,
     )
     .orderBy(templates.name);
-  return rows.map(({ document, ...row }) => ({ ...row, template: keptTemplate(document) }));
+  return rows.map(({ document, ...row }) => ({
+    ...row,
+    template: keptTemplate({ ...(document as object), name: row.name }),
+  }));
 }
 
 /** Changes a batch's draft where it still is what the change was made on. */
@@ -84,19 +90,35 @@ export async function saveTemplate(
 }
 
 /**
+ * Gives a saved template another name; its versions and the batches that use it keep what they are.
+ *
+ * @throws WobrelError `not-found`, or `conflict` where another template is called so
+ */
+export async function renameTemplate(id: number, name: string): Promise<void> {
+  await write(async (tx) => {
+    const [called] = await tx.select().from(templates).where(eq(templates.name, name));
+    if (called && called.id !== id)
+      throw new WobrelError('conflict', `There is a template called ${name} already; choose another name.`, 'name');
+    const [row] = await tx.update(templates).set({ name }).where(eq(templates.id, id)).returning({ id: templates.id });
+    if (!row) throw notFound('template');
+  });
+}
+
+/** Deletes a saved template with all its versions; batches keep their own copy. */
+export async function deleteTemplate(id: number): Promise<void> {
+  await write(async (tx) => {
+    const [row] = await tx.delete(templates).where(eq(templates.id, id)).returning({ id: templates.id });
+    if (!row) throw notFound('template');
+  });
+}
+
+/**
  * Puts the newest version of a saved template on a batch.
  *
  * @throws WobrelError `not-found`, or `conflict` where the draft is another than the one meant
  */
 export async function applyTemplate(batchId: number, templateId: number, revision: number): Promise<void> {
   await batchRow(batchId);
-  const [version] = await database()
-    .select()
-    .from(templateVersions)
-    .where(eq(templateVersions.templateId, templateId))
-    .orderBy(desc(templateVersions.version))
-    .limit(1);
-  if (!version) throw notFound('template');
-  const { document: draft, outline, id: templateVersionId } = version;
-  await write((tx) => changeDraft(tx, batchId, revision, { draft, outline, templateVersionId }));
+  const newest = await newestVersion(templateId);
+  await write((tx) => changeDraft(tx, batchId, revision, newest));
 }

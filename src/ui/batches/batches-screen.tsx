@@ -8,7 +8,7 @@ import type { BatchCard } from '@/server/services';
 import { api } from '../shared/api';
 import { CutoutCanvas } from '../shared/cutout-canvas';
 import { amount, plural, when } from '../shared/words';
-import { useTemplates } from '../template/saved-templates';
+import { useTemplates } from '../template/use-templates';
 
 const STRIP_WIDTH = 68;
 
@@ -51,7 +51,8 @@ function Card({ batch }: { batch: BatchCard }) {
         </div>
         <div className="muted small-text">
           {plural(batch.photoCount, 'photo')}
-          {batch.refusalCount > 0 && `, ${batch.refusalCount} not taken`} · {deliveryWords(batch.delivery)}
+          {batch.outCount > 0 && `, ${amount(batch.outCount)} left out`}
+          {batch.refusalCount > 0 && `, ${amount(batch.refusalCount)} not taken`} · {deliveryWords(batch.delivery)}
         </div>
         {isUnderWay(batch) && (
           <ProgressBar

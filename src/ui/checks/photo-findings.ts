@@ -1,5 +1,5 @@
 /** A batch's findings as the screens use them. */
-import { checker, type Checker, type Finding, type FindingsChange } from '@/core/checks';
+import { checker, isToLookAt, type Checker, type Finding, type FindingsChange } from '@/core/checks';
 import type { Placed } from '@/core/placement';
 import type { Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
@@ -47,4 +47,14 @@ export function withChange(
     ofOutputs,
     mend: (photo, check) => (mender ??= checker(template, means)).mend(photo, check),
   };
+}
+
+/** The findings of photos that somebody is still to look at: without those called good or left out. */
+export function withoutReviewed(
+  findings: PhotoFindings,
+  photos: readonly Pick<PhotoRow, 'id' | 'review'>[],
+): PhotoFindings {
+  const byPhoto = new Map(findings.byPhoto);
+  for (const { id, review } of photos) if (!isToLookAt(review, byPhoto.has(id))) byPhoto.delete(id);
+  return { ...findings, byPhoto };
 }

@@ -1,80 +1,119 @@
 'use client';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
+import { countBatch } from '@/core/checks';
 import type { Output, Template } from '@/core/template';
-import type { DeliveryProgress } from '@/server/services';
+import type { DeliveryProgress, PhotoRow } from '@/server/services';
 import { DeliveryCard } from '../deliveries/delivery-card';
 import { api } from '../shared/api';
 import { Section } from '../shared/section';
-import { plural } from '../shared/words';
+import { amount, plural } from '../shared/words';
 import type { TemplateStore } from '../template/store';
 import { OutputEditor } from './output-editor';
+import { nextOutput, outputWords } from './outputs';
 
 type ExportPanelProps = {
   readonly batchId: number;
   readonly template: Template;
   readonly store: TemplateStore;
-  readonly photoCount: number;
+  /** Files that all photos together make; null while photos are still being read. */
+  readonly files: number | null;
+  /** Photos that the wall is narrowed to; null where it shows all. */
+  readonly narrowed: readonly PhotoRow[] | null;
+  /** What is doubtful, told before the export. */
+  readonly doubtful: ReactNode;
   /** Brings the server up to date. */
   readonly flush: () => Promise<unknown>;
 };
 
-const words = ({ width, format, trim }: Output) =>
-  `${width} px ${format === 'webp' ? 'WebP' : format.toUpperCase()}${trim ? ', trimmed' : ''}`;
-
-/** A name that no other output has. */
-function freeName(outputs: readonly Output[], name: string): string {
-  for (let n = 1; ; n++) {
-    const candidate = n === 1 ? name : `${name}-${n}`;
-    if (outputs.every((output) => output.name !== candidate)) return candidate;
-  }
+/** The outputs of the template, one of them open at a time. */
+function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store'>) {
+  const { outputs } = template;
+  const [open, setOpen] = useState<number | null>(outputs.length === 1 ? 0 : null);
+  const change = (change: (outputs: readonly Output[]) => readonly Output[]) =>
+    store.change((t) => ({ ...t, outputs: change(t.outputs) }));
+  return (
+    <>
+      {outputs.map((output, i) => (
+        <Section
+          key={i}
+          title={output.name}
+          value={outputWords(output)}
+          only={{ open: open === i, onToggle: (opens) => setOpen(opens ? i : null) }}
+        >
+          <OutputEditor
+            template={template}
+            output={output}
+            onChange={(fields) => change((list) => list.map((o, k) => (k === i ? { ...o, ...fields } : o)))}
+            onRemove={
+              outputs.length > 1
+                ? () => {
+                    setOpen(null);
+                    change((list) => list.filter((_, k) => k !== i));
+                  }
+                : null
+            }
+          />
+        </Section>
+      ))}
+      <div className="side-block">
+        <Button
+          variant="quiet"
+          onClick={() => {
+            store.change((t) => ({ ...t, outputs: [...t.outputs, nextOutput(t)] }));
+            setOpen(outputs.length);
+          }}
+        >
+          Add an output
+        </Button>
+        <p className="muted small-text mt-1 mb-0">
+          File names may use {'{photo} {output} {batch} {template} {index} {width} {height}'}.
+        </p>
+      </div>
+    </>
+  );
 }
 
-/** The outputs of the template, the export itself, and the deliveries of this batch. */
-export function ExportPanel({ batchId, template, store, photoCount, flush }: ExportPanelProps) {
+/** The outputs, the export itself, and the deliveries of this batch. */
+export function ExportPanel({ batchId, template, store, files, narrowed, doubtful, flush }: ExportPanelProps) {
   const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ['deliveries', 'batch', batchId],
     queryFn: () => api<{ deliveries: DeliveryProgress[] }>(`/api/batches/${batchId}/deliveries`),
   });
   const start = useMutation({
-    mutationFn: async () => {
+    mutationFn: async (only: readonly number[] | null) => {
       await flush();
-      await api(`/api/batches/${batchId}/deliveries`, 'POST');
+      await api(`/api/batches/${batchId}/deliveries`, 'POST', { only });
     },
     onSettled: () => client.invalidateQueries({ queryKey: ['deliveries'] }),
   });
-  const { outputs } = template;
-  const change = (change: (outputs: readonly Output[]) => readonly Output[]) =>
-    store.change((t) => ({ ...t, outputs: change(t.outputs) }));
-  const add = () =>
-    change((list) => {
-      const last = list[list.length - 1]!;
-      return [...list, { ...last, name: freeName(list, last.name), width: Math.max(1, Math.round(last.width / 2)) }];
-    });
+  const these = narrowed && countBatch(narrowed, template.outputs.length, () => false);
+  const all = files === null ? 'all files' : plural(files, 'file');
   return (
     <>
-      {outputs.map((output, i) => (
-        <Section key={i} title={output.name} value={words(output)} startOpen={outputs.length === 1}>
-          <OutputEditor
-            template={template}
-            output={output}
-            onChange={(fields) => change((list) => list.map((o, k) => (k === i ? { ...o, ...fields } : o)))}
-            onRemove={outputs.length > 1 ? () => change((list) => list.filter((_, k) => k !== i)) : null}
-          />
-        </Section>
-      ))}
-      <div className="side-block">
-        <Button variant="quiet" className="mb-2" onClick={add}>
-          Add an output
+      <Outputs template={template} store={store} />
+      <div className="side-block side-end d-grid gap-2">
+        {doubtful}
+        {these && (
+          <Button
+            className="py-2"
+            disabled={these.files === 0 || start.isPending}
+            onClick={() => start.mutate(narrowed.map(({ id }) => id))}
+          >
+            Export only these {amount(these.exported)}: {plural(these.files, 'file')}
+          </Button>
+        )}
+        <Button
+          className="py-2"
+          variant={these ? 'plain' : 'primary'}
+          disabled={files === 0 || start.isPending}
+          onClick={() => start.mutate(null)}
+        >
+          {these ? `Export the whole batch: ${all}` : `Export ${all}`}
         </Button>
-        <Button className="w-100 py-2" disabled={photoCount === 0 || start.isPending} onClick={() => start.mutate()}>
-          Export {plural(photoCount * outputs.length, 'file')}
-        </Button>
-        {start.error && <p className="text-danger small-text mt-2 mb-0">{start.error.message}</p>}
-        <p className="muted small-text mt-2 mb-0">
-          File names may use {'{photo} {output} {batch} {template} {index} {width} {height}'}.
-        </p>
+        {start.error && <p className="text-danger small-text mb-0">{start.error.message}</p>}
       </div>
       {data && data.deliveries.length > 0 && (
         <ul className="list-plain">

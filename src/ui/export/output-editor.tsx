@@ -1,13 +1,12 @@
 'use client';
 import { useId, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { MAX_OUTPUT_WIDTH, outputHeight, type Output, type Template } from '@/core/template';
+import type { Output, Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from '../shared/colour-field';
 import { NumberField } from '../shared/number-field';
-
-const FORMATS = { png: 'PNG', webp: 'WebP', jpeg: 'JPEG' } as const;
-type DrawnFormat = keyof typeof FORMATS;
+import { asFormat, FORMATS, type DrawnFormat } from './outputs';
+import { OutputSizeFields } from './output-size-fields';
 
 function TextField({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
   const id = useId();
@@ -51,20 +50,9 @@ export function OutputEditor({ template, output, onChange, onRemove }: OutputEdi
         label="Format"
         value={output.format as DrawnFormat}
         options={FORMATS}
-        onChange={(format) => onChange({ format, matte: format === 'jpeg' ? (output.matte ?? '#ffffff') : null })}
+        onChange={(format) => onChange(asFormat(format, output))}
       />
-      <NumberField
-        label="Width"
-        value={output.width}
-        min={1}
-        max={MAX_OUTPUT_WIDTH}
-        unit="px"
-        onChange={(width) => onChange({ width: Math.round(width) })}
-      />
-      <div className="field">
-        <span className="label">Height</span>
-        <span>{outputHeight(template.frame, output.width)} px</span>
-      </div>
+      <OutputSizeFields frame={template.frame} output={output} onChange={onChange} />
       {output.format !== 'png' && (
         <NumberField
           label="Quality"

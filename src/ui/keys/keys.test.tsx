@@ -1,8 +1,9 @@
 /** @jest-environment jsdom */
 import { fireEvent, render } from '@testing-library/react';
 import { HotkeysProvider } from 'react-hotkeys-hook';
-import { KEYS, type Scope } from './table';
-import { useEaselScope, useKeys, type Handlers } from './use-keys';
+import { actionsNow, matching } from './actions';
+import { KEYS, type Handlers, type Scope } from './table';
+import { useEaselScope, useKeys } from './use-keys';
 
 test('no key has two meanings in one scope, and what can be open at once shares none', () => {
   const used = new Map<string, string>();
@@ -67,4 +68,23 @@ test('a character counts as it is typed, wherever it lies on the keyboard', () =
   press('+', { code: 'Equal', shiftKey: true });
   press(',', { code: 'Comma' });
   expect([larger.mock.calls.length, turnLeft.mock.calls.length]).toEqual([2, 1]);
+});
+
+test('what the screens can do is found by its name or key; over the easel, what the easel can', () => {
+  const undo = jest.fn();
+  const { rerender } = shown(<Page handlers={{ undo, toWall: () => {} }} />);
+  expect(actionsNow().map(({ id }) => id)).toEqual(['undo', 'toWall']);
+  expect(matching(actionsNow(), 'WALL go').map(({ id }) => id)).toEqual(['toWall']);
+  expect(matching(actionsNow(), 'w').map(({ id }) => id)).toContain('toWall');
+  expect(matching(actionsNow(), 'no such thing')).toEqual([]);
+  actionsNow()[0]!.run();
+  expect(undo).toHaveBeenCalledTimes(1);
+  rerender(
+    <HotkeysProvider initiallyActiveScopes={['page', 'wall']}>
+      <Page handlers={{ undo }}>
+        <Easel handlers={{ next: () => {}, nudge: () => {} }} />
+      </Page>
+    </HotkeysProvider>,
+  );
+  expect(actionsNow().map(({ id }) => id)).toEqual(['next']);
 });

@@ -19,9 +19,18 @@ const arrows = (...modifiers: string[]) =>
 export const SPLIT = '_';
 
 export const KEYS = {
-  sheet: { scope: 'page', keys: ['shift_?', '?'], shown: '?', does: 'show this sheet' },
+  sheet: { scope: 'page', keys: ['shift_?', '?'], shown: '?', does: 'show all keys' },
   undo: { scope: 'page', keys: ['mod_z'], shown: 'Ctrl + Z', does: 'undo the last change, of template or photos' },
-  redo: { scope: 'page', keys: ['mod_shift_z', 'mod_y'], shown: 'Ctrl + Shift + Z', does: 'redo it' },
+  redo: { scope: 'page', keys: ['mod_shift_z', 'mod_y'], shown: 'Ctrl + Shift + Z', does: 'redo what was undone' },
+  find: { scope: 'page', keys: ['/'], shown: '/', does: 'find an action by its name' },
+  toPhotos: { scope: 'page', keys: ['1'], shown: '1', does: 'go to the step Photos' },
+  toTemplate: { scope: 'page', keys: ['2'], shown: '2', does: 'go to the step Template' },
+  toCentre: { scope: 'page', keys: ['3'], shown: '3', does: 'go to the step Centre' },
+  toCheck: { scope: 'page', keys: ['4'], shown: '4', does: 'go to the step Check' },
+  toExport: { scope: 'page', keys: ['5'], shown: '5', does: 'go to the step Export' },
+  toWall: { scope: 'page', keys: ['w'], shown: 'W', does: 'go to the cutouts on the wall' },
+  toPanel: { scope: 'page', keys: ['r'], shown: 'R', does: 'go to the panel beside them' },
+  finish: { scope: 'page', keys: ['b'], shown: 'B', does: 'show cutouts without and with their finish' },
   go: { scope: 'wall', keys: [...arrows('shift_'), 'home', 'end', 'shift_home', 'shift_end'], shown: '← ↑ → ↓ Home End', does: 'go from photo to photo, with Shift choosing all on the way' },
   chooseAll: { scope: 'wall', keys: ['mod_a'], shown: 'Ctrl + A', does: 'choose all that are shown' },
   chooseNone: { scope: 'wall', keys: ['escape'], shown: 'Esc', does: 'choose none' },
@@ -48,6 +57,9 @@ export const KEYS = {
 } as const satisfies Readonly<Record<string, Entry>>; // prettier-ignore
 
 export type KeyId = keyof typeof KEYS;
+
+/** What a screen does on its keys. */
+export type Handlers = Partial<Record<KeyId, (event: KeyboardEvent) => void>>;
 
 /** What has the focus on the stage answers these itself; they are told here for the sheet. */
 export const STAGE_KEYS: readonly Pick<Entry, 'shown' | 'does'>[] = [

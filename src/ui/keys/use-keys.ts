@@ -1,11 +1,10 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useHotkeys, useHotkeysContext } from 'react-hotkeys-hook';
-import { entriesOf, SPLIT, type KeyId, type Scope } from './table';
+import { offerActions } from './actions';
+import { entriesOf, SPLIT, type Handlers, type KeyId, type Scope } from './table';
 
 const DELIMITER = '|';
-
-export type Handlers = Partial<Record<KeyId, (event: KeyboardEvent) => void>>;
 
 /** The dialog that a scope's keys are pressed in: any other that is open has its own. */
 const dialogOf = (scope: Scope) => (scope === 'easel' ? '.easel-modal' : null);
@@ -26,6 +25,12 @@ function isElsewhere(event: KeyboardEvent, scope: Scope): boolean {
 export function useKeys<E extends HTMLElement>(scope: Scope, handlers: Handlers) {
   const entries = entriesOf(scope).filter(([id]) => handlers[id]);
   const keys = entries.flatMap(([, entry]) => entry.keys);
+  const newest = useRef(handlers);
+  useEffect(() => {
+    newest.current = handlers;
+  });
+  const offered = entries.map(([id]) => id).join();
+  useEffect(() => offerActions(scope, offered.split(',') as KeyId[], newest), [scope, offered]);
   return useHotkeys<E>(
     keys.join(DELIMITER),
     (event, { hotkey }) => {

@@ -1,4 +1,11 @@
+import { ApiError } from '../shared/api';
 import { createPhotoSaves } from './photo-saves';
+
+let lineIsBack = () => {};
+jest.mock('../shared/line', () => ({
+  ...jest.requireActual('../shared/line'),
+  lineBack: () => new Promise<void>((resolve) => (lineIsBack = resolve)),
+}));
 
 /** A server that answers when told to. */
 function server() {
@@ -59,3 +66,27 @@ test('flush waits for all that was added', async () => {
   await flushed;
   expect(done).toBe(true);
 });
+
+test('without a line changes wait, join with later ones, and go when it is back', async () => {
+  const { saves, asked, failed, answer } = server();
+  saves.add([{ id: 1, review: 'good' }, { id: 2, review: 'good' }]); // prettier-ignore
+  await answer(new ApiError('offline', 'The server can’t be reached.'));
+  saves.add([{ id: 1, review: 'out' }]);
+  expect([asked.length, saves.unsent()]).toEqual([
+    1,
+    [
+      { id: 1, review: 'out' },
+      { id: 2, review: 'good' },
+    ],
+  ]);
+  lineIsBack();
+  await until(() => asked.length === 2);
+  expect(asked[1]).toEqual([{ id: 1, review: 'out' }, { id: 2, review: 'good' }]); // prettier-ignore
+  await answer();
+  expect(failed).toEqual(['The server can’t be reached.', null]);
+});
+
+/** Lets everything that is under way go on until something holds. */
+async function until(holds: () => boolean): Promise<void> {
+  while (!holds()) await new Promise((resolve) => setImmediate(resolve));
+}

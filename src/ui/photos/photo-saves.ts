@@ -1,5 +1,6 @@
 /** Changes of photos on their way to the server: one request at a time, in the order in which they were made. */
 import type { PhotoChange } from '@/server/services';
+import { isOffline, lineBack } from '../shared/line';
 
 type Send = (changes: readonly PhotoChange[]) => Promise<unknown>;
 
@@ -25,12 +26,17 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
     while (waiting.length > 0) {
       // What came while the last request was under way goes in one.
       const changes = joined(waiting);
+      const now = changes.slice(0, MOST);
       waiting = changes.slice(MOST);
       try {
-        await send(changes.slice(0, MOST));
+        await send(now);
         onFailed(null);
       } catch (error) {
         onFailed(error as Error);
+        if (!isOffline(error)) continue;
+        // Nothing of it has been kept yet: later changes of the same photos count over it.
+        waiting = [...now, ...waiting];
+        await lineBack();
       }
     }
     running = null;

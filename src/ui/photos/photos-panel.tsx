@@ -1,13 +1,17 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
-import type { BatchDetail, PhotoRow } from '@/server/services';
+import type { BatchDetail, PhotoRow, Received } from '@/server/services';
 import { api } from '../shared/api';
-import { plural } from '../shared/words';
+import { amount, plural } from '../shared/words';
+import { forgetExpected, useExpected } from './expected';
 import { withArrived, type PhotoPages } from './photo-pages';
-import { forgetFailed, isArriving, sendFiles, useTransfers } from './upload';
+import { forgetFailed, isArriving, sendFailedAgain, sendFiles, useTransfers } from './upload';
+
+/** Refused files that are told before all are asked for. */
+const FIRST = 6;
 
 /** Transfers listed one by one. */
 const LISTED = 12;
@@ -30,28 +34,32 @@ export function useIntake(batchId: number) {
     if (pages && isArriving(batchId) && client.isFetching({ queryKey: key }) === 0) client.setQueryData(key, pages);
     else void client.invalidateQueries({ queryKey: key });
   };
-  return (files: readonly File[]) => {
-    if (files.length === 0) return;
-    sendFiles(batchId, files, (received) => {
-      for (const one of received) if (one.outcome === 'kept') arrived.current.push(one.photo);
-      const total = client.getQueryData<PhotoPages>(key)?.pages[0]?.total ?? 0;
-      timer.current ??= setTimeout(show, gatheredFor(total));
-    });
+  const onArrived = (received: readonly Received[]) => {
+    for (const one of received) if (one.outcome === 'kept') arrived.current.push(one.photo);
+    const total = client.getQueryData<PhotoPages>(key)?.pages[0]?.total ?? 0;
+    timer.current ??= setTimeout(show, gatheredFor(total));
+  };
+  return {
+    intake: (files: readonly File[]): void => {
+      if (files.length > 0) sendFiles(batchId, files, onArrived);
+    },
+    again: (): void => sendFailedAgain(batchId, onArrived),
   };
 }
 
-function Progress({ batchId }: { batchId: number }) {
+function Progress({ batchId, onAgain }: { batchId: number; onAgain: () => void }) {
   const { list, begun, over } = useTransfers();
   const mine = list.filter((t) => t.batchId === batchId);
   if (mine.length === 0) return null;
   const moving = mine.filter((t) => t.error === null);
   const failed = mine.filter((t) => t.error !== null);
+  const isHeld = moving.some((t) => t.isHeld);
   return (
     <div className="side-block" aria-live="polite">
       {moving.length > 0 && (
         <>
           <div className="d-flex justify-content-between">
-            <strong>Arriving</strong>
+            <strong>{isHeld ? 'Waiting for the line' : 'Arriving'}</strong>
             <span className="muted">
               {over} of {begun}
             </span>
@@ -64,7 +72,13 @@ function Progress({ batchId }: { batchId: number }) {
                   {t.name}
                 </span>
                 <span className="muted text-nowrap">
-                  {t.sent === 0 ? 'waits' : t.sent < 1 ? `${Math.round(t.sent * 100)} %` : 'being read'}
+                  {t.isHeld
+                    ? 'goes again by itself'
+                    : t.sent === 0
+                      ? 'waits'
+                      : t.sent < 1
+                        ? `${Math.round(t.sent * 100)} %`
+                        : 'being read'}
                 </span>
               </li>
             ))}
@@ -82,7 +96,11 @@ function Progress({ batchId }: { batchId: number }) {
               </li>
             ))}
           </ul>
-          <Button variant="quiet" onClick={forgetFailed}>
+          {failed.length > LISTED && <p className="muted small-text mb-1">and {failed.length - LISTED} more</p>}
+          <Button variant="plain" className="me-2" onClick={onAgain}>
+            Try again
+          </Button>
+          <Button variant="quiet" onClick={() => forgetFailed(batchId)}>
             Clear this list
           </Button>
         </>
@@ -91,9 +109,40 @@ function Progress({ batchId }: { batchId: number }) {
   );
 }
 
+/** Files that were on their way when the page was left, and have not come. */
+function NotArrived({ batchId, photos }: { batchId: number; photos: readonly PhotoRow[] }) {
+  const expected = useExpected(batchId);
+  const { list } = useTransfers();
+  const here = new Set([...photos, ...list].map(({ name }) => name));
+  const lost = expected.filter((name) => !here.has(name));
+  if (lost.length === 0) return null;
+  return (
+    <div className="side-block">
+      <strong>
+        <span className="finding-mark" aria-hidden>
+          ▲{' '}
+        </span>
+        {plural(lost.length, 'file')} did not arrive
+      </strong>
+      <p className="muted small-text mb-1">The page was left while they were on their way. Bring them in again.</p>
+      <ul className="list-plain small-text">
+        {lost.slice(0, LISTED).map((name, i) => (
+          <li key={`${i} ${name}`} className="name-line">
+            {name}
+          </li>
+        ))}
+        {lost.length > LISTED && <li className="muted">and {lost.length - LISTED} more</li>}
+      </ul>
+      <Button variant="quiet" onClick={() => forgetExpected(batchId)}>
+        Clear this list
+      </Button>
+    </div>
+  );
+}
+
 /** Bringing photos in, and what was not taken. */
-export function PhotosPanel({ batch }: { batch: BatchDetail }) {
-  const intake = useIntake(batch.id);
+export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: readonly PhotoRow[] }) {
+  const { intake, again } = useIntake(batch.id);
   const client = useQueryClient();
   const folder = useRef<HTMLInputElement>(null);
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
@@ -101,6 +150,7 @@ export function PhotosPanel({ batch }: { batch: BatchDetail }) {
     noClick: true,
     noKeyboard: true,
   });
+  const [all, setAll] = useState(false);
   const clear = async () => {
     await api(`/api/batches/${batch.id}/refusals`, 'DELETE');
     await client.invalidateQueries({ queryKey: ['batch', batch.id] });
@@ -136,7 +186,8 @@ export function PhotosPanel({ batch }: { batch: BatchDetail }) {
           JPEG, PNG, WebP, AVIF, TIFF or GIF, up to 100 megapixels. The files themselves are never changed.
         </p>
       </div>
-      <Progress batchId={batch.id} />
+      <Progress batchId={batch.id} onAgain={again} />
+      <NotArrived batchId={batch.id} photos={photos} />
       {batch.refusalCount > 0 && (
         <div className="side-block">
           <div className="d-flex justify-content-between align-items-baseline">
@@ -151,7 +202,7 @@ export function PhotosPanel({ batch }: { batch: BatchDetail }) {
             </Button>
           </div>
           <ul className="list-plain small-text">
-            {batch.refusals.map((refusal) => (
+            {batch.refusals.slice(0, all ? undefined : FIRST).map((refusal) => (
               <li key={refusal.id}>
                 <strong>{refusal.name}</strong>
                 <br />
@@ -159,6 +210,14 @@ export function PhotosPanel({ batch }: { batch: BatchDetail }) {
               </li>
             ))}
           </ul>
+          {!all && batch.refusals.length > FIRST && (
+            <Button variant="quiet" onClick={() => setAll(true)}>
+              Show all {amount(batch.refusalCount)}
+            </Button>
+          )}
+          {all && batch.refusalCount > batch.refusals.length && (
+            <p className="muted small-text mb-0">and {amount(batch.refusalCount - batch.refusals.length)} more</p>
+          )}
         </div>
       )}
     </>

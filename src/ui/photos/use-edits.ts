@@ -4,6 +4,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { PhotoChange, PhotoRow } from '@/server/services';
 import type { History } from '../history/history';
 import { api } from '../shared/api';
+import { isOffline } from '../shared/line';
 import type { PhotoPages } from './photo-pages';
 import { createPhotoSaves } from './photo-saves';
 
@@ -54,7 +55,8 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
       (changes) => api(`/api/batches/${batchId}/photos`, 'PATCH', { changes }),
       (failure) => {
         setError(failure?.message ?? null);
-        if (failure) void client.invalidateQueries({ queryKey: keyOf(batchId) });
+        // Without a line they wait as they are on screen; what the server refuses is shown as it has it.
+        if (failure && !isOffline(failure)) void client.invalidateQueries({ queryKey: keyOf(batchId) });
       },
     ),
   );

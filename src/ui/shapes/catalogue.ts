@@ -2,13 +2,12 @@
 import {
   completeShape,
   pathData,
-  SHAPES,
   shapeSchema,
   unite,
   type Box,
+  type CatalogueEntry,
   type Shape,
   type ShapeDocument,
-  type ShapeKind,
 } from '@/core/shape';
 import { readSvg } from '@/core/svg';
 
@@ -20,11 +19,11 @@ function boxWithin({ cx, cy, width, height }: Room, aspect: number): Room {
   return { cx, cy, width: w, height: w / aspect };
 }
 
-/** A catalogue kind with its standard parameters, in the room that the shape before it took. */
-export function freshShape(kind: ShapeKind, room: Room): Shape {
-  const definition: { aspect?: number; params: object } = SHAPES[kind];
-  const side = Math.min(room.width, room.height);
-  const document = { kind, box: boxWithin(room, definition.aspect ?? 1) };
+/** An entry of the catalogue, in the room that the shape before it took. */
+export function freshShape({ kind, aspect, params }: CatalogueEntry, room: Room): Shape {
+  const box = boxWithin(room, aspect);
+  const side = Math.min(box.width, box.height);
+  const document = { kind, box, ...params(side) };
   const shape = completeShape(shapeSchema.parse(document), { width: side, height: side });
   // Lengths begin in proportion to the shape, which may be in millimetres.
   return 'radius' in shape && shape.kind === 'bubble' ? { ...shape, radius: Math.round(side * 12) / 100 } : shape;

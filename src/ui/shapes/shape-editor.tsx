@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { forLibrary, LIBRARY_FRAME, SHAPES, shapeKey, type Shape, type ShapeKind } from '@/core/shape';
+import { CATALOGUE, forLibrary, LIBRARY_FRAME, shapeKey, type Shape } from '@/core/shape';
 import { parseTemplate } from '@/core/template';
 import type { OwnShape } from '@/server/services';
 import { api } from '../shared/api';
@@ -95,7 +95,7 @@ function Editor({ own, shape, nameFirst }: { own: OwnShape | null; shape: Shape;
 /** An own shape on the stage, or a new one. */
 export function ShapeEditor({ id }: { id: number | null }) {
   const { data, error } = useShapes();
-  const asked = useSearchParams().get('kind') ?? 'circle';
+  const asked = useSearchParams().get('from') ?? 'circle';
   if (error) return <main className="page text-danger">{error.message}</main>;
   if (!data) return <main className="page muted">Opening…</main>;
   const own = data.own.find((shape) => shape.id === id) ?? null;
@@ -105,12 +105,8 @@ export function ShapeEditor({ id }: { id: number | null }) {
         <div className="empty">There is no such shape in the library.</div>
       </main>
     );
-  const kind = (asked in SHAPES ? asked : 'circle') as ShapeKind;
-  const shape = own?.shape ?? freshShape(kind, ROOM);
-  const suggestion = own
-    ? own.usedBy.length > 0
-      ? `${own.name}, copy`
-      : own.name
-    : `My ${SHAPES[kind].label.toLowerCase()}`;
+  const entry = CATALOGUE.find((one) => one.id === asked) ?? CATALOGUE[0]!;
+  const shape = own?.shape ?? freshShape(entry, ROOM);
+  const suggestion = own ? (own.usedBy.length > 0 ? `${own.name}, copy` : own.name) : `My ${entry.label.toLowerCase()}`;
   return <Editor own={own} shape={shape} nameFirst={suggestion} />;
 }

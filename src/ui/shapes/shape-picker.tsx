@@ -1,7 +1,7 @@
 'use client';
 import { useId, useMemo, useRef, useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { fitted, SHAPE_KINDS, SHAPES, type Box, type Shape } from '@/core/shape';
+import { CATALOGUE, fitted, isCalled, type Box, type Shape } from '@/core/shape';
 import { ChoiceField } from '../shared/choice-field';
 import { freshShape, shapeFromSvg } from './catalogue';
 import { LettersField } from './letters-field';
@@ -9,7 +9,7 @@ import { ShapePicture } from './shape-picture';
 import { useShapes } from './use-shapes';
 
 const UNIT = { cx: 50, cy: 50, width: 100, height: 100 };
-const CATALOGUE = SHAPE_KINDS.map((kind) => ({ kind, label: SHAPES[kind].label, shape: freshShape(kind, UNIT) }));
+const PICTURES = CATALOGUE.map((entry) => ({ entry, shape: freshShape(entry, UNIT) }));
 
 type ShapePickerProps = {
   readonly title: string;
@@ -26,10 +26,7 @@ export function ShapePicker({ title, room, onPick, onHide }: ShapePickerProps) {
   const [as, setAs] = useState<'one' | 'parts'>('parts');
   const [error, setError] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const found = useMemo(
-    () => CATALOGUE.filter(({ label }) => label.toLowerCase().includes(wanted.trim().toLowerCase())),
-    [wanted],
-  );
+  const found = useMemo(() => PICTURES.filter(({ entry }) => isCalled(entry, wanted)), [wanted]);
   const own = (useShapes().data?.own ?? []).filter(({ name }) =>
     name.toLowerCase().includes(wanted.trim().toLowerCase()),
   );
@@ -104,10 +101,10 @@ export function ShapePicker({ title, room, onPick, onHide }: ShapePickerProps) {
         </div>
         {own.length > 0 && found.length > 0 && <h3>Catalogue</h3>}
         <div className="shape-grid">
-          {found.map(({ kind, label, shape }) => (
-            <button key={kind} type="button" className="shape-tile" onClick={() => onPick(freshShape(kind, room))}>
+          {found.map(({ entry, shape }) => (
+            <button key={entry.id} type="button" className="shape-tile" onClick={() => onPick(freshShape(entry, room))}>
               <ShapePicture shape={shape} size={64} />
-              {label}
+              {entry.label}
             </button>
           ))}
         </div>

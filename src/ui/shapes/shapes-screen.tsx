@@ -5,23 +5,24 @@ import { useMemo, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import {
   boundsOfOutline,
+  CATALOGUE,
+  isCalled,
   measureOutline,
   outlineOf,
-  SHAPE_KINDS,
-  SHAPES,
   thinnestPart,
   type Shape,
 } from '@/core/shape';
 import { writeSvg } from '@/core/svg';
 import type { OwnShape, UsedBy } from '@/server/services';
 import { api } from '../shared/api';
+import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
 import { freshShape } from './catalogue';
 import { ShapePicture } from './shape-picture';
 import { useShapes } from './use-shapes';
 
 const ROOM = { cx: 500, cy: 500, width: 1000, height: 1000 };
-const CATALOGUE = SHAPE_KINDS.map((kind) => ({ kind, label: SHAPES[kind].label, shape: freshShape(kind, ROOM) }));
+const PICTURES = CATALOGUE.map((entry) => ({ entry, shape: freshShape(entry, ROOM) }));
 
 /** Numbers that say what a shape is like, in shares: the library keeps shapes, not sizes. */
 function Facts({ shape }: { shape: Shape }) {
@@ -67,7 +68,12 @@ function OwnCard({ own }: { own: OwnShape }) {
   const { id, name, shape, usedBy } = own;
   const remove = async () => {
     const words = usedBy.length > 0 ? ' Templates that use it keep their own copy.' : '';
-    if (!window.confirm(`Take “${name}” out of the library?${words}`)) return;
+    const question = {
+      title: `Take “${name}” out?`,
+      words: `It goes from the library.${words}`,
+      action: 'Take it out',
+    };
+    if (!(await ask(question))) return;
     await api(`/api/shapes/${id}`, 'DELETE');
     await client.invalidateQueries({ queryKey: ['shapes'] });
   };
@@ -103,7 +109,7 @@ export function ShapesScreen() {
   const [wanted, setWanted] = useState('');
   const matches = (name: string) => name.toLowerCase().includes(wanted.trim().toLowerCase());
   const own = (data?.own ?? []).filter(({ name }) => matches(name));
-  const catalogue = CATALOGUE.filter(({ label }) => matches(label));
+  const catalogue = PICTURES.filter(({ entry }) => isCalled(entry, wanted));
   return (
     <main className="page">
       <div className="d-flex flex-wrap align-items-center gap-3 mb-3">
@@ -137,14 +143,14 @@ export function ShapesScreen() {
       </div>
       <h2>Catalogue</h2>
       <div className="shape-cards">
-        {catalogue.map(({ kind, label, shape }) => (
-          <article key={kind} className="panel shape-card" aria-label={label}>
+        {catalogue.map(({ entry: { id, label, kind }, shape }) => (
+          <article key={id} className="panel shape-card" aria-label={label}>
             <ShapePicture shape={shape} size={92} />
             <div className="about">
               <h3 className="mb-0">{label}</h3>
-              <span className="muted small-text">{usedWords(data?.usedKinds[kind] ?? [])}</span>
+              {id === kind && <span className="muted small-text">{usedWords(data?.usedKinds[kind] ?? [])}</span>}
               <Facts shape={shape} />
-              <Link className="btn btn-quiet" href={`/shapes/new?kind=${kind}`}>
+              <Link className="btn btn-quiet" href={`/shapes/new?from=${id}`}>
                 Start from it<span className="visually-hidden">: {label}</span>
               </Link>
             </div>

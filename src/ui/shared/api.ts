@@ -24,6 +24,8 @@ export async function api<T>(
   }).catch(() => {
     throw new ApiError('offline', 'The server can’t be reached.');
   });
+  // What stands between may answer for a server that can't be reached.
+  if ([502, 503, 504].includes(response.status)) throw new ApiError('offline', 'The server can’t be reached.');
   if (!response.ok) {
     const { error } = (await response.json().catch(() => ({}))) as ErrorBody;
     throw new ApiError(error?.code ?? 'unexpected', error?.message ?? `The server answered ${response.status}.`);

@@ -33,7 +33,14 @@ export function NameDialog({ title, suggestion, help, onSave, onHide }: NameDial
         <Modal.Body>
           <Form.Group controlId={`${id}-name`}>
             <Form.Label>Name</Form.Label>
-            <Form.Control value={name} autoFocus maxLength={120} onChange={(event) => setName(event.target.value)} />
+            <Form.Control
+              value={name}
+              autoFocus
+              // A name of one's own is typed over the suggestion.
+              onFocus={(event) => event.target.select()}
+              maxLength={120}
+              onChange={(event) => setName(event.target.value)}
+            />
             <Form.Text>{help(name.trim())}</Form.Text>
           </Form.Group>
           {error && (

@@ -1,5 +1,6 @@
 'use client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { Questions } from './ask';
 import { useState, type ReactNode } from 'react';
 import { HotkeysProvider } from 'react-hotkeys-hook';
 
@@ -9,7 +10,10 @@ export function Providers({ children }: { children: ReactNode }) {
   );
   return (
     <QueryClientProvider client={client}>
-      <HotkeysProvider initiallyActiveScopes={['page', 'wall']}>{children}</HotkeysProvider>
+      <HotkeysProvider initiallyActiveScopes={['page', 'wall']}>
+        {children}
+        <Questions />
+      </HotkeysProvider>
     </QueryClientProvider>
   );
 }

@@ -5,12 +5,16 @@ type SectionProps = {
   readonly title: string;
   readonly value: string;
   readonly startOpen?: boolean;
+  /** Where only one of several is open at a time: whether it is this one, and what to do as it is asked for. */
+  readonly only?: { readonly open: boolean; readonly onToggle: (open: boolean) => void };
   readonly children: ReactNode;
 };
 
 /** One part of the recipe; closed, it says its value in words. */
-export function Section({ title, value, startOpen = false, children }: SectionProps) {
-  const [open, setOpen] = useState(startOpen);
+export function Section({ title, value, startOpen = false, only, children }: SectionProps) {
+  const [itself, setItself] = useState(startOpen);
+  const open = only ? only.open : itself;
+  const setOpen = only ? only.onToggle : setItself;
   const id = useId();
   return (
     <section className="section">

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
+import { ActionFinder } from '../keys/action-finder';
 import { KeySheet } from '../keys/key-sheet';
 import { useKeys } from '../keys/use-keys';
 
@@ -15,7 +16,8 @@ const PAGES = [
 export function TopBar() {
   const path = usePathname();
   const [keys, setKeys] = useState(false);
-  useKeys('page', { sheet: () => setKeys(true) });
+  const [finding, setFinding] = useState(false);
+  useKeys('page', { sheet: () => setKeys(true), find: () => setFinding(true) });
   return (
     <header className="top">
       <Link href="/" className="brand">
@@ -32,9 +34,13 @@ export function TopBar() {
           </Link>
         ))}
       </nav>
-      <Button variant="quiet" className="end" onClick={() => setKeys(true)}>
+      <Button variant="quiet" className="end" onClick={() => setFinding(true)}>
+        Find an action <kbd>/</kbd>
+      </Button>
+      <Button variant="quiet" onClick={() => setKeys(true)}>
         Keys <kbd>?</kbd>
       </Button>
+      {finding && <ActionFinder onHide={() => setFinding(false)} />}
       <KeySheet show={keys} onHide={() => setKeys(false)} />
     </header>
   );

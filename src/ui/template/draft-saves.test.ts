@@ -1,5 +1,12 @@
 import { parseTemplate, type Template } from '@/core/template';
+import { ApiError } from '../shared/api';
 import { createDraftSaves, type DraftSave, type SaveState } from './draft-saves';
+
+let lineIsBack = () => {};
+jest.mock('../shared/line', () => ({
+  ...jest.requireActual('../shared/line'),
+  lineBack: () => new Promise<void>((resolve) => (lineIsBack = resolve)),
+}));
 
 const named = (name: string): Template => parseTemplate({ wobrel: 1, name });
 
@@ -66,4 +73,32 @@ test('nothing is sent where nothing has changed, and a failed save is tried agai
   void saves.flush();
   await settle();
   expect(asked.map(({ template }) => template.name)).toEqual(['second', 'second']);
+});
+
+test('what was changed without a line is saved by itself when that is back', async () => {
+  const { saves, asked, change, answer, settle, states } = desk();
+  change('second');
+  void saves.flush();
+  await settle();
+  await answer(new ApiError('offline', 'The server can’t be reached.'));
+  change('third');
+  expect(states[states.length - 1]).toBe('failed');
+  lineIsBack();
+  await settle();
+  await answer();
+  expect([asked.map(({ template }) => template.name), states[states.length - 1]]).toEqual([['second', 'third'], 'saved']); // prettier-ignore
+});
+
+test('after another window has saved, its template and one’s own changes are saved on its revision', async () => {
+  const { saves, asked, change, answer, settle, states } = desk();
+  const mine = change('mine');
+  void saves.flush();
+  await settle();
+  await answer(new ApiError('conflict', 'It was changed in another window.'));
+  expect(states[states.length - 1]).toBe('conflict');
+  const both = saves.join({ ...named('first'), backdrop: '#ffffff' }, 9);
+  expect([both.name, both.backdrop]).toEqual([mine.name, '#ffffff']);
+  void saves.flush();
+  await settle();
+  expect(asked[asked.length - 1]).toMatchObject({ revision: 9 });
 });

@@ -1,8 +1,14 @@
 /** A batch's template on its way to the server: one save at a time, each knowing what it was made on. */
-import type { Template } from '@/core/template';
+import { mergeTemplates, type Template } from '@/core/template';
+import type { ApiError } from '../shared/api';
+import { isOffline, lineBack } from '../shared/line';
 
 export type SaveState =
-  { readonly kind: 'saved' } | { readonly kind: 'saving' } | { readonly kind: 'failed'; readonly message: string };
+  | { readonly kind: 'saved' }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'failed'; readonly message: string }
+  /** Somebody else has saved meanwhile. */
+  | { readonly kind: 'conflict'; readonly message: string };
 
 /** What is sent: `window` and `change` tell the server that a save follows an earlier one of the same window, whatever came of that. */
 export type DraftSave = {
@@ -39,13 +45,24 @@ export function createDraftSaves({ current, revision: first, window, send, onSta
       // What has changed since has a save of its own coming.
       if (current() === template) onState({ kind: 'saved' });
     } catch (error) {
-      onState({ kind: 'failed', message: (error as Error).message });
+      const { message, code } = error as ApiError;
+      onState({ kind: code === 'conflict' ? 'conflict' : 'failed', message });
+      // Once the line is back, what there is then is saved; nobody has to wait for it.
+      if (isOffline(error)) void lineBack().then(flush);
     }
   }
 
+  const flush = (): Promise<void> => (running = running.then(save));
+
   return {
     /** Saves what there is now, after what is under way. */
-    flush: (): Promise<void> => (running = running.then(save)),
+    flush,
+    /** The other's template and one's own changes since the last save that both know; what is saved next follows the other's. */
+    join: (theirs: Template, theirRevision: number): Template => {
+      const both = mergeTemplates(saved, current(), theirs);
+      [saved, revision] = [theirs, theirRevision];
+      return both;
+    },
     /** Ends when what was asked for by now is over. */
     underway: (): Promise<void> => running,
     /** What a page that is going has to send at once; null where the server has it all. */

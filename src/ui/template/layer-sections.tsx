@@ -1,5 +1,5 @@
 'use client';
-import { X } from 'lucide-react';
+import { Eye, EyeOff, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { documentSchema, type Border, type Shadow, type Template } from '@/core/template';
@@ -27,11 +27,23 @@ function newLayers(template: Template) {
 const replaced = <T,>(list: readonly T[], i: number, fields: Partial<T>): T[] =>
   list.map((v, k) => (k === i ? { ...v, ...fields } : v));
 
-function Layer({ title, onRemove, children }: { title: string; onRemove: () => void; children: ReactNode }) {
+type LayerProps = {
+  readonly title: string;
+  readonly on: boolean;
+  readonly onSwitch: (on: boolean) => void;
+  readonly onRemove: () => void;
+  readonly children: ReactNode;
+};
+
+function Layer({ title, on, onSwitch, onRemove, children }: LayerProps) {
+  const Sign = on ? Eye : EyeOff;
   return (
     <div className="layer" role="group" aria-label={title}>
-      <div className="d-flex justify-content-between align-items-center">
-        <span className="small-text muted">{title}</span>
+      <div className="d-flex align-items-center">
+        <span className="small-text muted me-auto">{title}</span>
+        <Button variant="quiet" aria-pressed={on} aria-label={`${title} shown`} onClick={() => onSwitch(!on)}>
+          <Sign size={14} aria-hidden /> {on ? 'shown' : 'off'}
+        </Button>
         <Button variant="quiet" onClick={onRemove}>
           <X size={14} aria-hidden /> Remove<span className="visually-hidden"> {title.toLowerCase()}</span>
         </Button>
@@ -64,6 +76,8 @@ export function BordersSection({ template, store }: PartProps) {
         <Layer
           key={i}
           title={`Border ${i + 1}`}
+          on={border.on}
+          onSwitch={(on) => set(i, { on })}
           onRemove={() => store.change((t) => ({ ...t, borders: t.borders.filter((_, k) => k !== i) }))}
         >
           <NumberField label="Width" value={border.width} onChange={(width) => set(i, { width })} {...length} />
@@ -109,6 +123,8 @@ export function ShadowsSection({ template, store }: PartProps) {
         <Layer
           key={i}
           title={`Drop shadow ${i + 1}`}
+          on={shadow.on}
+          onSwitch={(on) => set(i, { on })}
           onRemove={() => store.change((t) => ({ ...t, shadows: t.shadows.filter((_, k) => k !== i) }))}
         >
           <NumberField label="Across" value={shadow.x} onChange={(x) => set(i, { x })} {...either} />

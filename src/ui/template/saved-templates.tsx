@@ -1,25 +1,26 @@
 'use client';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Button, Modal } from 'react-bootstrap';
-import type { BatchDetail, SavedTemplate } from '@/server/services';
+import { Button } from 'react-bootstrap';
+import type { BatchDetail } from '@/server/services';
 import { api } from '../shared/api';
 import { NameDialog } from '../shared/name-dialog';
-import { when } from '../shared/words';
+import { UseTemplateDialog } from './use-template-dialog';
+import { useTemplates } from './use-templates';
 
 type SavedTemplatesProps = {
   readonly batch: BatchDetail;
   /** The name the template goes by now. */
   readonly name: string;
   readonly edited: boolean;
+  /** Whether cutouts are shown without their finish, to compare. */
+  readonly bare: boolean;
+  readonly onBare: (bare: boolean) => void;
   /** Brings the server's copy up to date before something is done with it. */
   readonly flush: () => Promise<number>;
   /** Called when the server holds another template for this batch. */
   readonly onReplaced: () => void;
 };
-
-export const useTemplates = () =>
-  useQuery({ queryKey: ['templates'], queryFn: () => api<{ templates: SavedTemplate[] }>('/api/templates') });
 
 function SaveDialog({
   suggestion,
@@ -40,40 +41,8 @@ function SaveDialog({
   return <NameDialog title="Save the template" suggestion={suggestion} help={help} onSave={onSave} onHide={onHide} />;
 }
 
-function UseDialog({ onUse, onHide }: { onUse: (id: number) => Promise<void>; onHide: () => void }) {
-  const { data } = useTemplates();
-  return (
-    <Modal show onHide={onHide} aria-labelledby="use-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="use-title">
-          Use a saved template
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        {data?.templates.length === 0 && <p className="mb-0">No template has been saved yet.</p>}
-        <ul className="list-plain">
-          {data?.templates.map((t) => (
-            <li key={t.id} className="d-flex align-items-center justify-content-between gap-3">
-              <span>
-                <strong>{t.name}</strong>
-                <br />
-                <span className="muted small-text">
-                  version {t.version}, {when(t.savedAt)}
-                </span>
-              </span>
-              <Button variant="plain" onClick={() => void onUse(t.id)}>
-                Use<span className="visually-hidden"> {t.name}</span>
-              </Button>
-            </li>
-          ))}
-        </ul>
-      </Modal.Body>
-    </Modal>
-  );
-}
-
 /** Saving the template under a name, and taking a saved one. */
-export function SavedTemplates({ batch, name, edited, flush, onReplaced }: SavedTemplatesProps) {
+export function SavedTemplates({ batch, name, edited, bare, onBare, flush, onReplaced }: SavedTemplatesProps) {
   const [dialog, setDialog] = useState<'save' | 'use' | null>(null);
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
@@ -86,8 +55,19 @@ export function SavedTemplates({ batch, name, edited, flush, onReplaced }: Saved
   const { saved } = batch;
   return (
     <div className="side-block">
-      <div className="name-line" title={name}>
-        <strong>{name}</strong>
+      <div className="d-flex align-items-center gap-2">
+        <strong className="name-line" title={name}>
+          {name}
+        </strong>
+        <Button
+          className="ms-auto"
+          variant={bare ? 'primary' : 'plain'}
+          aria-pressed={bare}
+          title="Cutouts without borders, shadows and soft edges, to compare"
+          onClick={() => onBare(!bare)}
+        >
+          Bare
+        </Button>
       </div>
       <div className="muted small-text mb-1">
         {saved
@@ -106,7 +86,7 @@ export function SavedTemplates({ batch, name, edited, flush, onReplaced }: Saved
           Save as…
         </Button>
         <Button variant="plain" onClick={() => setDialog('use')}>
-          Use another…
+          Saved ones…
         </Button>
       </div>
       {dialog === 'save' && (
@@ -119,10 +99,10 @@ export function SavedTemplates({ batch, name, edited, flush, onReplaced }: Saved
         />
       )}
       {dialog === 'use' && (
-        <UseDialog
+        <UseTemplateDialog
           onHide={() => setDialog(null)}
           onUse={(templateId) =>
-            replace((revision) => api(`/api/batches/${batch.id}/template`, 'PUT', { templateId, revision })).catch(
+            void replace((revision) => api(`/api/batches/${batch.id}/template`, 'PUT', { templateId, revision })).catch(
               (e: Error) => {
                 setDialog(null);
                 setError(e.message);

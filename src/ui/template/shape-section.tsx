@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { combinedOf, completeShape, contoursOf, pathData, SHAPES, type CatalogueShape, type Shape } from '@/core/shape';
 import { clipPath, writeSvg } from '@/core/svg';
 import { pixelsPerUnit, templateOutline, type Template } from '@/core/template';
+import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
 import { Section } from '../shared/section';
 import { BoxControls } from '../shapes/box-controls';
@@ -51,10 +52,12 @@ function TakeOut({ template }: { template: Template }) {
 }
 
 /** One way: the numbers of the shape are gone afterwards, and only undo brings them back. */
-function turnIntoPoints({ shape, frame }: Template, setShape: (shape: Shape) => void): void {
-  const sure = window.confirm(
-    `Turn “${shapeName(shape)}” into points? Its points can then be moved freely, but it has no numbers any more. This can’t be turned back, except by undo.`,
-  );
+async function turnIntoPoints({ shape, frame }: Template, setShape: (shape: Shape) => void): Promise<void> {
+  const sure = await ask({
+    title: `Turn “${shapeName(shape)}” into points?`,
+    words: 'Its points can then be moved freely, but it has no numbers any more. Only undo brings them back.',
+    action: 'Turn into points',
+  });
   if (!sure) return;
   setShape(completeShape({ kind: 'path', d: pathData(contoursOf(shape)), fillRule: 'nonzero' }, frame));
   setStage({ view: 'stage', mode: 'points', part: null });
@@ -121,7 +124,7 @@ export function ShapeSection({ template, store, shapeOnly = false }: ShapeSectio
           Edit its points
         </Button>
       ) : (
-        <Button variant="quiet" onClick={() => turnIntoPoints(template, setShape)}>
+        <Button variant="quiet" onClick={() => void turnIntoPoints(template, setShape)}>
           Turn into points…
         </Button>
       )}

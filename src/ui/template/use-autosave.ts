@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
+import type { BatchDetail } from '@/server/services';
 import { api } from '../shared/api';
 import { createDraftSaves, type DraftSave, type SaveState } from './draft-saves';
 import type { TemplateStore } from './store';
@@ -29,6 +30,18 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
     return saves.revision();
   }, [saves]);
 
+  /** After somebody else has saved: theirs, with one's own changes where they don't collide. */
+  const join = useCallback(async (): Promise<void> => {
+    try {
+      const { template, revision } = await api<Pick<BatchDetail, 'template' | 'revision'>>(`/api/batches/${batchId}`);
+      const both = saves.join(template, revision);
+      store.change(() => both);
+      await flush();
+    } catch (error) {
+      setState({ kind: 'conflict', message: (error as Error).message });
+    }
+  }, [batchId, store, saves, flush]);
+
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const unsubscribe = store.use.subscribe(() => {
@@ -49,7 +62,7 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
     };
   }, [batchId, store, flush, saves]);
 
-  return { state, flush };
+  return { state, flush, join };
 }
 
 /** The page is going: the request outlives it. */

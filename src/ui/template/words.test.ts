@@ -22,7 +22,7 @@ test('closed sections say their value', () => {
   });
   expect([frameWords(rich), shapeWords(rich), bordersWords(rich), shadowsWords(rich), backdropWords(rich)]).toEqual([
     '110 × 55.5 mm',
-    '8 sides, 40 × 20 mm',
+    'octagon, 40 × 20 mm',
     '1.25 mm centre',
     'drop, 35 %',
     '#fff',

@@ -1,5 +1,5 @@
 /** The parts of a template in a few words, for closed sections. */
-import { SHAPES, type Shape } from '@/core/shape';
+import { SHAPES, type CombinedShape, type Shape } from '@/core/shape';
 import type { Template } from '@/core/template';
 
 const number = (v: number) => String(Math.round(v * 100) / 100);
@@ -8,11 +8,34 @@ export function frameWords({ frame }: Template): string {
   return `${number(frame.width)} × ${number(frame.height)} ${frame.unit}`;
 }
 
+const POLYGONS: Readonly<Record<number, string>> = {
+  3: 'Triangle',
+  4: 'Square on its corner',
+  5: 'Pentagon',
+  6: 'Hexagon',
+  8: 'Octagon',
+};
+
+const OPS = { add: '+', cut: '−', overlap: '∩' } as const;
+/** Parts that are called by their names. */
+const NAMED = 3;
+
+function combinedName({ parts }: CombinedShape): string {
+  const on = parts.filter((part) => !part.off);
+  if (on.length > NAMED) return `${on.length} parts combined`;
+  return on
+    .map(({ op, shape, repeat: { count } }, i) => {
+      const name = `${shapeName(shape)}${count > 1 ? ` × ${count}` : ''}`;
+      return i === 0 ? name : `${OPS[op]} ${name.toLowerCase()}`;
+    })
+    .join(' ');
+}
+
 export function shapeName(shape: Shape): string {
-  if (shape.kind === 'polygon') return `${shape.sides} sides`;
+  if (shape.kind === 'polygon') return POLYGONS[shape.sides] ?? `${shape.sides} sides`;
   if (shape.kind === 'text') return `Letters: ${shape.text}`;
   if (shape.kind === 'path') return 'Drawn outline';
-  if (shape.kind === 'combined') return `${shape.parts.length} ${shape.parts.length === 1 ? 'part' : 'parts'} combined`;
+  if (shape.kind === 'combined') return combinedName(shape);
   return SHAPES[shape.kind].label;
 }
 
@@ -34,14 +57,16 @@ export function edgeWords({ edge: { rounding, feather }, frame: { unit } }: Temp
 }
 
 export function bordersWords({ borders, frame }: Template): string {
-  if (borders.length === 0) return 'none';
-  if (borders.length > 1) return `${borders.length} borders`;
-  return `${number(borders[0]!.width)} ${frame.unit} ${borders[0]!.align}`;
+  const [first, ...others] = borders.filter(({ on }) => on);
+  if (!first) return borders.length === 0 ? 'none' : 'off';
+  if (others.length > 0) return `${others.length + 1} borders`;
+  return `${number(first.width)} ${frame.unit} ${first.align}`;
 }
 
 export function shadowsWords({ shadows }: Template): string {
-  if (shadows.length === 0) return 'none';
-  return shadows.length > 1 ? `${shadows.length} shadows` : `drop, ${Math.round(shadows[0]!.opacity * 100)} %`;
+  const [first, ...others] = shadows.filter(({ on }) => on);
+  if (!first) return shadows.length === 0 ? 'none' : 'off';
+  return others.length > 0 ? `${others.length + 1} shadows` : `drop, ${Math.round(first.opacity * 100)} %`;
 }
 
 export const backdropWords = ({ backdrop }: Template) => backdrop ?? 'transparent';

@@ -1,14 +1,14 @@
 /** Which photos the wall shows, and in which order. */
-import { CHECKS } from '@/core/checks';
+import { CHECKS, isToLookAt } from '@/core/checks';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 
-/** A review state, all with findings, a check's id, or everything. */
+/** A review state, all to look at, a check's id, or everything. */
 export type Show = string;
 
 export const SHOWS: readonly (readonly [Show, string])[] = [
   ['all', 'all'],
-  ['look', 'with findings'],
+  ['look', 'to look at'],
   ['open', 'not looked at'],
   ['good', 'good'],
   ['out', 'left out'],
@@ -37,9 +37,9 @@ export type Sort = keyof typeof SORTS;
 
 function isShown(photo: PhotoRow, show: Show, { byPhoto }: PhotoFindings): boolean {
   if (show === 'all') return true;
-  if (show === 'look') return byPhoto.has(photo.id);
+  if (show === 'look') return isToLookAt(photo.review, byPhoto.has(photo.id));
   if (show === 'open' || show === 'good' || show === 'out') return photo.review === show;
-  return byPhoto.get(photo.id)?.some(({ check }) => check === show) ?? false;
+  return isToLookAt(photo.review, byPhoto.get(photo.id)?.some(({ check }) => check === show) ?? false);
 }
 
 export function arranged(
@@ -52,3 +52,6 @@ export function arranged(
   const { of } = SORTS[sort];
   return of ? [...shown].sort((a, b) => of(b, findings) - of(a, findings)) : shown;
 }
+
+/** What is shown, for a sentence: "sharpness", "left out". */
+export const showWords = (show: Show): string => SHOWS.find(([value]) => value === show)?.[1] ?? show;

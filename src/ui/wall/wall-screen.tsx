@@ -1,16 +1,23 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
-import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { useSearchParams } from 'next/navigation';
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
 import type { BatchDetail, PhotoRow } from '@/server/services';
+import { countBatch } from '@/core/checks';
+import { withoutFinish } from '@/core/template';
 import { ChecksPanel } from '../checks/checks-panel';
+import { withoutReviewed } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
+import { Doubtful } from '../export/doubtful';
 import { ExportPanel } from '../export/export-panel';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
+import { useTransfers } from '../photos/upload';
+import { useStay } from '../shared/use-stay';
 import { api } from '../shared/api';
+import { ask } from '../shared/ask';
 import { amount, plural } from '../shared/words';
 import { BackdropSection } from '../template/backdrop-section';
 import { CentringPanel } from '../template/centring-panel';
@@ -24,51 +31,30 @@ import { ShapeSection } from '../template/shape-section';
 import { createHistory } from '../history/history';
 import { createTemplateStore } from '../template/store';
 import { centreWords } from '../template/words';
-import type { SaveState } from '../template/draft-saves';
 import { useAutosave } from '../template/use-autosave';
 import { useGround } from './ground-picker';
 import { Average } from './average';
+import { FilterNote } from './filter-note';
 import { arranged, type Show, type Sort } from './order';
 import { Easel } from '../easel/easel';
 import { usePhotoEdits } from '../photos/use-edits';
-import { useKeys } from '../keys/use-keys';
+import { StepsBar, STEP_TITLES, useStep, type Step } from './steps-bar';
+import { useBenchKeys } from './use-bench-keys';
 import { useBatch } from './use-batch';
 import { usePhotos } from './use-photos';
 import { Wall } from './wall';
 import { WallBar } from './wall-bar';
 import { WallFoot } from './wall-foot';
 
-const STEPS = ['photos', 'template', 'centre', 'check', 'export'] as const;
-type Step = (typeof STEPS)[number];
-const TITLES: Readonly<Record<Step, string>> = {
-  photos: 'Photos',
-  template: 'Template',
-  centre: 'Centre',
-  check: 'Check',
-  export: 'Export',
-};
-
 const NONE_YET: readonly PhotoRow[] = [];
 
 const PIXELS = { small: 84, medium: 120, large: 220 } as const;
-
-const saveWords = (state: SaveState) =>
-  state.kind === 'failed' ? `✕ ${state.message}` : state.kind === 'saved' ? 'saved' : 'saving…';
-
-function useStep(): readonly [Step, (step: Step) => void] {
-  const router = useRouter();
-  const path = usePathname();
-  const asked = useSearchParams().get('step');
-  const step = STEPS.find((s) => s === asked) ?? 'template';
-  return [step, (next) => router.replace(`${path}?step=${next}`, { scroll: false })];
-}
 
 function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => void }) {
   const [history] = useState(createHistory);
   const [store] = useState(() => createTemplateStore(batch.template, history));
   const template = store.use((state) => state.template);
-  useKeys('page', { undo: history.undo, redo: history.redo });
-  const { state, flush } = useAutosave(batch.id, store, batch.revision);
+  const { state, flush, join } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
   const { photos, total, error } = usePhotos(batch.id);
   // Checks compare a photo with its batch: a part of it would give other findings, and working them out for each page takes its time.
@@ -76,6 +62,10 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const [show, setShow] = useState<Show>('all');
   const [sort, setSort] = useState<Sort>('name');
   const [guides, setGuides] = useState(false);
+  const [bare, setBare] = useState(false);
+  const seen = useMemo(() => (bare ? withoutFinish(template) : template), [bare, template]);
+  const screen = useRef<HTMLElement>(null);
+  useBenchKeys(screen, history, setStep, () => setBare((was) => !was));
   const edits = usePhotoEdits(batch.id, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
@@ -89,7 +79,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   useEffect(() => resetStage, []);
   const onStage = step === 'template' && view === 'stage';
   const averaged = view === 'average';
-  const intake = useIntake(batch.id);
+  const { intake } = useIntake(batch.id);
+  useStay(useTransfers(({ list }) => list.some((t) => t.batchId === batch.id && t.error === null)));
   const { getRootProps, isDragActive } = useDropzone({ onDrop: intake, noClick: true, noKeyboard: true });
 
   const shown = useMemo(() => arranged(photos, show, sort, findings), [photos, show, sort, findings]);
@@ -106,9 +97,10 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     const by = new Map(photos.map((photo) => [photo.id, photo]));
     return listed.flatMap((id) => by.get(id) ?? []);
   }, [photos, listed]);
+  const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
   const mendAll = (check: string, words: string) => {
     const changes = photos.flatMap((photo) => {
-      if (!findings.byPhoto.get(photo.id)?.some((f) => f.check === check)) return [];
+      if (!toLookAt.byPhoto.get(photo.id)?.some((f) => f.check === check)) return [];
       const mend = findings.mend(photo, check);
       return mend ? [{ id: photo.id, ...mend }] : [];
     });
@@ -119,15 +111,17 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
       `${state === 'out' ? 'left out' : state === 'good' ? 'good' : 'to look at'}: ${plural(ids.length, 'photo')}`,
       ids.map((id) => ({ id, review: state })),
     );
-  const edited = batch.saved !== null && JSON.stringify(batch.saved.template) !== JSON.stringify(template);
+  const edited =
+    batch.saved !== null &&
+    JSON.stringify({ ...batch.saved.template, name: template.name }) !== JSON.stringify(template);
   const remove = useCallback(
     async (ids: readonly number[]) => {
-      if (
-        !window.confirm(
-          `Take ${plural(ids.length, 'photo')} out of this batch? The files on your disk stay as they are.`,
-        )
-      )
-        return;
+      const question = {
+        title: `Take ${plural(ids.length, 'photo')} out of this batch?`,
+        words: 'The files on your disk stay as they are.',
+        action: 'Take out',
+      };
+      if (!(await ask(question))) return;
       try {
         await api(`/api/batches/${batch.id}/photos`, 'DELETE', { ids });
         setFailure(null);
@@ -139,45 +133,52 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     },
     [batch.id, client],
   );
-  const toLookAt = findings.byPhoto.size + findings.ofOutputs.length;
+  const isWhole = photos.length === total;
+  const counts = useMemo(
+    () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id)),
+    [photos, template.outputs.length, toLookAt],
+  );
   const subtitles: Readonly<Record<Step, string>> = {
-    photos: `${amount(total)}${batch.refusalCount > 0 ? `, ${amount(batch.refusalCount)} not taken` : ''}`,
+    photos: [
+      amount(total),
+      ...(counts.leftOut > 0 ? [`${amount(counts.leftOut)} left out`] : []),
+      ...(batch.refusalCount > 0 ? [`${amount(batch.refusalCount)} not taken`] : []),
+    ].join(', '),
     template: `${template.name}${batch.saved ? `, ${edited ? 'changed' : `v${batch.saved.version}`}` : ''}`,
     centre: centreWords(template),
-    check: toLookAt === 0 ? 'nothing to look at' : `${amount(toLookAt)} to look at`,
+    check:
+      counts.toLookAt > 0
+        ? `${amount(counts.toLookAt)} to look at`
+        : findings.ofOutputs.length > 0
+          ? `${plural(findings.ofOutputs.length, 'output')} to look at`
+          : 'nothing to look at',
     export: plural(template.outputs.length, 'output'),
   };
 
   return (
-    <main className="bench">
-      <div className="steps">
-        <div className="batch-name">
-          <h1 className="title name-line mb-0" title={batch.name}>
-            {batch.name}
-          </h1>
-          <span className={`small-text ${state.kind === 'failed' ? 'text-danger' : 'muted'}`} role="status">
-            {saveWords(state)}
-          </span>
-        </div>
-        {STEPS.map((s) => (
-          <button
-            key={s}
-            type="button"
-            className="step"
-            aria-current={s === step ? 'step' : undefined}
-            onClick={() => setStep(s)}
-          >
-            <span className="title">{TITLES[s]}</span>
-            <span className="sub small-text muted name-line d-block">{subtitles[s]}</span>
-          </button>
-        ))}
-      </div>
+    <main className="bench" ref={screen}>
+      <StepsBar
+        name={batch.name}
+        save={state}
+        onJoin={() => void join()}
+        step={step}
+        onStep={setStep}
+        subtitles={subtitles}
+      />
 
-      <aside className="side" aria-label={TITLES[step]}>
-        {step === 'photos' && <PhotosPanel batch={batch} />}
+      <aside className="side" aria-label={STEP_TITLES[step]}>
+        {step === 'photos' && <PhotosPanel batch={batch} photos={photos} />}
         {step === 'template' && (
           <>
-            <SavedTemplates batch={batch} name={template.name} edited={edited} flush={flush} onReplaced={onReplaced} />
+            <SavedTemplates
+              batch={batch}
+              name={template.name}
+              edited={edited}
+              bare={bare}
+              onBare={setBare}
+              flush={flush}
+              onReplaced={onReplaced}
+            />
             <ShapeSection template={template} store={store} />
             <EdgeSection template={template} store={store} />
             <BordersSection template={template} store={store} />
@@ -189,7 +190,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
         {step === 'centre' && <CentringPanel template={template} store={store} />}
         {step === 'check' && (
           <ChecksPanel
-            findings={findings}
+            findings={toLookAt}
             only={show === 'all' ? null : show}
             onOnly={(check) => setShow(check ?? 'all')}
             onMendAll={mendAll}
@@ -201,7 +202,23 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           />
         )}
         {step === 'export' && (
-          <ExportPanel batchId={batch.id} template={template} store={store} photoCount={total} flush={flush} />
+          <ExportPanel
+            batchId={batch.id}
+            template={template}
+            store={store}
+            files={isWhole ? counts.files : null}
+            narrowed={show === 'all' ? null : shown}
+            doubtful={
+              <Doubtful
+                template={template}
+                photos={photos}
+                findings={findings}
+                onLook={() => setShow('look')}
+                onLeaveOut={(ids) => review(ids, 'out')}
+              />
+            }
+            flush={flush}
+          />
         )}
       </aside>
 
@@ -222,15 +239,11 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           history={history}
         />
         {error && <p className="text-danger m-3">{error.message}</p>}
+        {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
         {onStage ? (
           <Stage template={template} store={store} photos={photos} ground={ground} />
         ) : averaged && total > 0 ? (
-          <Average
-            template={template}
-            photos={chosen.length > 0 ? chosen : shown}
-            findings={findings}
-            ground={ground}
-          />
+          <Average template={seen} photos={chosen.length > 0 ? chosen : shown} findings={findings} ground={ground} />
         ) : total === 0 ? (
           <div className="wall-scroll p-4 ground" data-over={isDragActive}>
             <div className="empty bg-white">
@@ -240,10 +253,11 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           </div>
         ) : (
           <Wall
-            template={template}
+            template={seen}
             photos={shown}
             findings={findings}
             ground={ground}
+            filter={show}
             guides={guides}
             onReview={review}
             size={PIXELS[size]}
@@ -266,7 +280,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           {step !== 'export' && total > 0 && (
             <>
               <span className="muted">
-                {amount(total)} × {plural(template.outputs.length, 'output')}
+                {amount(counts.exported)} × {plural(template.outputs.length, 'output')}
               </span>
               <Button onClick={() => setStep('export')}>Export…</Button>
             </>

@@ -18,6 +18,8 @@ type WallProps = {
   readonly photos: readonly PhotoRow[];
   readonly findings: PhotoFindings;
   readonly ground: Ground;
+  /** What the photos are narrowed to: where that changes, the wall begins at its top again. */
+  readonly filter: string;
   /** Wanted width of a cutout in CSS pixels. */
   readonly size: number;
   /** Centre lines, spot and tolerance over every cutout. */
@@ -50,6 +52,7 @@ export function Wall({
   photos,
   findings,
   ground,
+  filter,
   size,
   guides,
   onOpen,
@@ -91,6 +94,11 @@ export function Wall({
   const { chosen, active } = choice;
   const activeRow = Math.floor(active / columns);
   useEffect(() => virtual.scrollToIndex(activeRow), [activeRow, virtual]);
+  useEffect(() => virtual.scrollToOffset(0), [filter, virtual]);
+  // A batch that has just opened is worked on by keys at once.
+  useEffect(() => {
+    if (document.activeElement === document.body) scroller.current?.focus({ preventScroll: true });
+  }, [scroller]);
   useEffect(() => onChoice(photos.filter((photo) => chosen.has(photo.id))), [chosen, photos, onChoice]);
 
   /** What a key is about: the chosen photos, or else the one that the keys are at. */

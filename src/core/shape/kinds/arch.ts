@@ -5,6 +5,8 @@ import { pen } from '../pen';
 export const arch = defineShape({
   kind: 'arch',
   label: 'Arch',
+  also: ['window', 'door', 'tombstone'],
+  anyProportion: true,
   params: { rise: shareParam(0.05, 1, 0.5) },
   controls: { rise: { label: 'Rise', as: 'share' } },
   handles: { rise: ({ rise }, { width: w, height: h }) => [w / 2, (rise - 0.5) * h] },

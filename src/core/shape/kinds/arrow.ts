@@ -5,6 +5,7 @@ import { polygonContour } from '../path';
 export const arrow = defineShape({
   kind: 'arrow',
   label: 'Arrow',
+  also: ['pointer'],
   aspect: 1.6,
   params: { headLength: shareParam(0.05, 1, 0.45), headWidth: shareParam(0.1, 1, 1), shaft: shareParam(0.02, 1, 0.5) },
   controls: {

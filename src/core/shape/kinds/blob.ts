@@ -29,6 +29,7 @@ function smoothThrough(points: readonly Point[]): Contour {
 export const blob = defineShape({
   kind: 'blob',
   label: 'Blob',
+  also: ['organic', 'pebble'],
   params: { seed: countParam(0, 9999, 7), bumps: countParam(3, 24, 9), smoothness: shareParam(0, 1, 0.35) },
   controls: {
     seed: { label: 'Seed', as: 'count' },

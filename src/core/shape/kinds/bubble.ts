@@ -23,6 +23,7 @@ function tailFoot({ radius, place, tailWidth, tailLength }: Foot, w: number, h: 
 export const bubble = defineShape({
   kind: 'bubble',
   label: 'Speech bubble',
+  also: ['balloon', 'chat', 'talk'],
   aspect: 1.35,
   params: {
     radius: lengthParam().default(120),

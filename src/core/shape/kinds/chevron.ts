@@ -5,6 +5,7 @@ import { polygonContour } from '../path';
 export const chevron = defineShape({
   kind: 'chevron',
   label: 'Chevron',
+  also: ['angle'],
   aspect: 0.9,
   params: { thickness: shareParam(0.05, 0.95, 0.5) },
   controls: { thickness: { label: 'Thickness', as: 'share' } },

@@ -5,6 +5,7 @@ import { ellipseContour } from '../path';
 export const circle = defineShape({
   kind: 'circle',
   label: 'Circle',
+  also: ['round', 'disc', 'dot'],
   regular: true,
   params: {},
   controls: {},

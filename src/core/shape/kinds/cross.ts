@@ -5,6 +5,7 @@ import { polygonContour } from '../path';
 export const cross = defineShape({
   kind: 'cross',
   label: 'Cross',
+  also: ['plus'],
   params: { arm: shareParam(0.05, 0.95, 0.36) },
   controls: { arm: { label: 'Arm', as: 'share' } },
   handles: { arm: ({ arm }, { width, height }) => [(arm * Math.min(width, height)) / 2, -height / 2] },

@@ -5,6 +5,8 @@ import { polygonContour } from '../path';
 export const diamond = defineShape({
   kind: 'diamond',
   label: 'Diamond',
+  also: ['rhombus', 'lozenge'],
+  anyProportion: true,
   params: {},
   controls: {},
   handles: {},

@@ -11,6 +11,7 @@ const UNIT = 1024;
 export const drop = defineShape({
   kind: 'drop',
   label: 'Drop',
+  also: ['tear', 'water'],
   aspect: 0.7,
   params: { bottom: shareParam(0.2, 0.45, 0.32), sharpness: shareParam(0, 1, 0.5) },
   controls: { bottom: { label: 'Round part', as: 'share' }, sharpness: { label: 'Sharpness', as: 'share' } },

@@ -5,6 +5,9 @@ import { ellipseContour } from '../path';
 export const ellipse = defineShape({
   kind: 'ellipse',
   label: 'Ellipse',
+  also: ['oval'],
+  aspect: 4 / 3,
+  anyProportion: true,
   params: {},
   controls: {},
   handles: {},

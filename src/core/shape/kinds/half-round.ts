@@ -9,6 +9,7 @@ const TURNS = { bottom: 0, left: 90, top: 180, right: 270 } as const;
 export const halfRound = defineShape({
   kind: 'half-round',
   label: 'Half round',
+  also: ['semicircle', 'dome'],
   aspect: 2,
   params: { flat: z.enum(['bottom', 'left', 'top', 'right']).default('bottom') },
   controls: {

@@ -5,6 +5,7 @@ import { pen } from '../pen';
 export const heart = defineShape({
   kind: 'heart',
   label: 'Heart',
+  also: ['love'],
   params: { dip: shareParam(0.02, 0.45, 0.2), fullness: shareParam(0, 1, 0.5) },
   controls: { dip: { label: 'Cleft', as: 'share' }, fullness: { label: 'Fullness', as: 'share' } },
   handles: {

@@ -6,6 +6,7 @@ import { pen } from '../pen';
 export const leaf = defineShape({
   kind: 'leaf',
   label: 'Leaf',
+  also: ['petal'],
   aspect: 0.62,
   params: { belly: shareParam(0.2, 0.8, 0.5), end: z.enum(['pointed', 'round']).default('pointed') },
   controls: {

@@ -6,6 +6,7 @@ import { onEllipse, polygonContour, snap } from '../path';
 export const polygon = defineShape({
   kind: 'polygon',
   label: 'Polygon',
+  also: ['corners', 'sides'],
   regular: true,
   params: {
     sides: countParam(3, 60, 6),

@@ -20,6 +20,9 @@ const CORNERS = [
 export const rectangle = defineShape({
   kind: 'rectangle',
   label: 'Rectangle',
+  also: ['box', 'card', 'oblong'],
+  aspect: 4 / 3,
+  anyProportion: true,
   params: { radii: z.tuple([length, length, length, length]).default([0, 0, 0, 0]) },
   controls: { radii: { label: 'Corner radius', as: 'corners', step: 1 } },
   handles: {

@@ -5,6 +5,7 @@ import { ellipseContour, reversed } from '../path';
 export const ring = defineShape({
   kind: 'ring',
   label: 'Ring',
+  also: ['band', 'hoop'],
   params: { thickness: shareParam(0.02, 0.98, 0.3) },
   controls: { thickness: { label: 'Thickness', as: 'share' } },
   handles: { thickness: ({ thickness }, { width: w }) => [((1 - thickness) * w) / 2, 0] },

@@ -18,6 +18,7 @@ function notchOf(lobes: number, depth: number): number {
 export const seal = defineShape({
   kind: 'seal',
   label: 'Scalloped seal',
+  also: ['badge', 'rosette', 'stamp', 'scallop'],
   regular: true,
   params: { lobes: countParam(4, 60, 16), depth: shareParam(0.01, 0.5, 0.08) },
   controls: { lobes: { label: 'Lobes', as: 'count' }, depth: { label: 'Depth', as: 'share' } },

@@ -5,6 +5,7 @@ import { pen } from '../pen';
 export const shield = defineShape({
   kind: 'shield',
   label: 'Shield',
+  also: ['badge', 'crest'],
   aspect: 0.86,
   params: { straight: shareParam(0, 0.8, 0.4), peak: shareParam(0, 0.3, 0.06) },
   controls: { straight: { label: 'Straight part', as: 'share' }, peak: { label: 'Peak', as: 'share' } },

@@ -6,6 +6,7 @@ import { roundContour } from '../round';
 export const star = defineShape({
   kind: 'star',
   label: 'Star',
+  also: ['rating'],
   regular: true,
   params: {
     tips: countParam(3, 60, 5),

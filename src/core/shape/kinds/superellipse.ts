@@ -12,6 +12,8 @@ const PIECES = 48;
 export const superellipse = defineShape({
   kind: 'superellipse',
   label: 'Superellipse',
+  also: ['soft square', 'rounded'],
+  anyProportion: true,
   params: { exponent: shareParam(1, 12, 4) },
   controls: { exponent: { label: 'Squareness', as: 'count', step: 0.1 } },
   handles: {

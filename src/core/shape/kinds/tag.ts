@@ -12,6 +12,8 @@ function holeOf({ cut, hole }: { readonly cut: number; readonly hole: number }, 
 export const tag = defineShape({
   kind: 'tag',
   label: 'Tag',
+  also: ['label', 'price'],
+  anyProportion: true,
   aspect: 1.6,
   params: { cut: shareParam(0.05, 0.5, 0.3), hole: shareParam(0.02, 0.4, 0.14) },
   controls: { cut: { label: 'Cut corners', as: 'share' }, hole: { label: 'Hole', as: 'share' } },

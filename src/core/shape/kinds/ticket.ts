@@ -5,6 +5,8 @@ import { pen } from '../pen';
 export const ticket = defineShape({
   kind: 'ticket',
   label: 'Ticket',
+  also: ['coupon', 'voucher'],
+  anyProportion: true,
   aspect: 1.7,
   params: { notch: shareParam(0.05, 0.9, 0.34) },
   controls: { notch: { label: 'Notches', as: 'share' } },

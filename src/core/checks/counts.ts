@@ -1,0 +1,38 @@
+/** What a batch comes to: every screen counts here, and a delivery takes the same photos. */
+
+/** Not looked at yet, good as it is, left out of exports. */
+export type Review = 'open' | 'good' | 'out';
+
+/** Whether a photo is exported. */
+const isExported = (review: Review): boolean => review !== 'out';
+
+/** Whether somebody should look at a photo: one that is good as it is needs it no more, whatever was found. */
+export const isToLookAt = (review: Review, isFailing: boolean): boolean => review === 'open' && isFailing;
+
+type BatchCounts = {
+  readonly photos: number;
+  readonly leftOut: number;
+  readonly exported: number;
+  /** Of one export. */
+  readonly files: number;
+  readonly toLookAt: number;
+};
+
+/**
+ * @param photos all of the batch, or those chosen of it
+ * @param outputs how many the template has
+ */
+export function countBatch<P extends { readonly review: Review }>(
+  photos: readonly P[],
+  outputs: number,
+  isFailing: (photo: P) => boolean,
+): BatchCounts {
+  const exported = photos.filter(({ review }) => isExported(review)).length;
+  return {
+    photos: photos.length,
+    leftOut: photos.length - exported,
+    exported,
+    files: exported * outputs,
+    toLookAt: photos.filter((photo) => isToLookAt(photo.review, isFailing(photo))).length,
+  };
+}

@@ -1,0 +1,64 @@
+/** What is counted and what is made: one batch, every place that tells of it. */
+import { readdirSync } from 'node:fs';
+import { countBatch, isToLookAt } from '../../core/checks';
+import { deliveryFolder } from '../store';
+import { batches, deliveries, photos } from '.';
+import { countFindings } from './findings';
+import { services, SMALL } from './testing';
+
+const { batchWith, run } = services();
+
+const OUTPUTS = [{ name: 'a', width: 40 }, { name: 'b', width: 20 }]; // prettier-ignore
+
+test('the screen’s counts, the card, the delivery and its manifest agree about photos left out and called good', async () => {
+  // The limit marks every photo.
+  const id = await batchWith(SMALL, { centring: { maxEnlarge: 0.001 }, outputs: OUTPUTS });
+  const [first, second] = (await photos.listPhotos(id, 0, 10)).photos;
+  await photos.changePhotos(id, [{ id: first!.id, review: 'out' }, { id: second!.id, review: 'good' }]); // prettier-ignore
+  await countFindings(id);
+
+  const listed = (await photos.listPhotos(id, 0, 10)).photos;
+  const counts = countBatch(listed, OUTPUTS.length, () => true);
+  expect(counts).toEqual({ photos: 3, leftOut: 1, exported: 2, files: 4, toLookAt: 1 });
+  const card = (await batches.listBatches()).find((batch) => batch.id === id)!;
+  expect([card.photoCount, card.outCount, card.findingCount]).toEqual([counts.photos, counts.leftOut, counts.toLookAt]);
+  expect(await batches.batchDetail(id)).toMatchObject({ photoCount: counts.photos, outCount: counts.leftOut });
+
+  const delivery = await deliveries.startDelivery(id);
+  await run(delivery);
+  const { items } = await deliveries.manifestOf(delivery);
+  const progress = await deliveries.deliveryProgress(delivery);
+  expect([items.length, progress.photoCount, progress.fileCount]).toEqual([
+    counts.files,
+    counts.exported,
+    counts.files,
+  ]);
+  expect(readdirSync(deliveryFolder(delivery)).filter((name) => name.endsWith('.png'))).toHaveLength(counts.files);
+});
+
+test('only the photos that are named are exported, and never one that is left out', async () => {
+  const id = await batchWith(SMALL, { outputs: OUTPUTS });
+  const [first, second] = (await photos.listPhotos(id, 0, 10)).photos;
+  await photos.changePhotos(id, [{ id: second!.id, review: 'out' }]);
+  const delivery = await deliveries.startDelivery(id, [first!.id, second!.id]);
+  await run(delivery);
+  const { items } = await deliveries.manifestOf(delivery);
+  expect(items.map(({ photo }) => photo)).toEqual([first!.name, first!.name]);
+  await expect(deliveries.startDelivery(id, [second!.id])).rejects.toMatchObject({ code: 'nothing-to-export' });
+});
+
+test('photos that leave a batch, or come back into its exports, are not counted as left out', async () => {
+  const id = await batchWith(SMALL);
+  const ids = (await photos.listPhotos(id, 0, 10)).photos.map((photo) => photo.id);
+  const out = async () => (await batches.batchDetail(id)).outCount;
+  await photos.changePhotos(id, ids.map((one) => ({ id: one, review: 'out' }))); // prettier-ignore
+  expect(await out()).toBe(3);
+  await photos.changePhotos(id, [{ id: ids[0]!, review: 'open' }]);
+  await photos.removePhotos(id, [ids[1]!]);
+  expect(await out()).toBe(1);
+});
+
+test('good photos and those left out need no look, whatever was found', () => {
+  expect((['open', 'good', 'out'] as const).map((review) => isToLookAt(review, true))).toEqual([true, false, false]);
+  expect(isToLookAt('open', false)).toBe(false);
+});

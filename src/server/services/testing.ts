@@ -1,0 +1,56 @@
+/** A data folder, a render pool and photos for tests of the services. */
+import { copyFile, mkdir } from 'node:fs/promises';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { migrateDatabase, tables, write } from '../db';
+import { deliver } from '../jobs/deliver';
+import { createRenderPool, type RenderPool } from '../render';
+import { arrivalsFolder, digestFile } from '../store';
+import { batches, photos } from '.';
+
+export const DEMO = 'demo/photos/products';
+export const SMALL = ['slate-mug-07.jpg', 'ochre-tile-48.jpg', 'turquoise-bowl-02.jpg'];
+
+/** To be called once in a test file: everything is gone after its last test. */
+export function services() {
+  const folder = mkdtempSync(join(tmpdir(), 'wobrel-services-'));
+  process.env.WOBREL_DATA = folder;
+  let pool: RenderPool;
+  beforeAll(async () => {
+    await migrateDatabase();
+    pool = createRenderPool();
+  });
+  afterAll(async () => {
+    await pool.close();
+    rmSync(folder, { recursive: true });
+  });
+
+  /** A file as the upload leaves it: a copy of a demo photo that is ours to move. */
+  async function arrival(name: string, as = name) {
+    await mkdir(arrivalsFolder(), { recursive: true });
+    const path = join(arrivalsFolder(), `${Math.random()}`);
+    await copyFile(join(DEMO, name), path);
+    return { name: as, path, ...(await digestFile(path)), tooLarge: false };
+  }
+
+  async function batchWith(names: readonly string[], fields: object = {}): Promise<number> {
+    const id = await batches.createBatch('Shelf');
+    for (const name of names) await photos.takePhoto(id, await arrival(name));
+    const { revision } = await batches.batchDetail(id);
+    await batches.saveDraft(id, { wobrel: 1, name: 'Small', outputs: [{ width: 60 }], ...fields }, revision);
+    return id;
+  }
+
+  /** Works at a delivery until it is over or told to stop. */
+  const begin = (id: number, isCancelled: () => boolean) => deliver(id, { pool, isCancelled });
+
+  /** Runs a delivery to its end, as the loop does. */
+  async function run(id: number): Promise<void> {
+    await begin(id, () => false);
+    await write(async (tx) => {
+      await tx.update(tables.deliveries).set({ state: 'done' });
+    });
+  }
+  return { folder, arrival, batchWith, begin, run };
+}

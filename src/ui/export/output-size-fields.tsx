@@ -1,0 +1,115 @@
+'use client';
+import { useId } from 'react';
+import {
+  frameWidthInPixels,
+  MAX_OUTPUT_WIDTH,
+  outputHeight,
+  widthFor,
+  type Frame,
+  type Output,
+  type OutputSize,
+} from '@/core/template';
+import { NumberField } from '../shared/number-field';
+
+const WAYS = { frame: 'as the frame', factor: 'times the frame', px: 'in pixels', length: 'in millimetres' } as const;
+type Way = keyof typeof WAYS;
+
+const PER_INCH = 25.4;
+const PRINT = 300;
+
+function wayOf(size: Output['size']): Way {
+  if (size === null) return 'px';
+  if (size === 'frame') return 'frame';
+  return 'factor' in size ? 'factor' : 'length';
+}
+
+const rounded = (v: number, digits: number) => Number(v.toFixed(digits));
+
+/** The same width said in another way, as near as its own numbers come. */
+function sizeAs(way: Way, width: number, frame: Frame): OutputSize | null {
+  if (way === 'px') return null;
+  if (way === 'frame') return 'frame';
+  if (way === 'factor') return { factor: rounded(width / frameWidthInPixels(frame), 3) || 1 };
+  return { width: rounded((width / PRINT) * PER_INCH, 2), unit: 'mm', ppi: PRINT };
+}
+
+type OutputSizeFieldsProps = {
+  readonly frame: Frame;
+  readonly output: Output;
+  readonly onChange: (fields: Pick<Output, 'width' | 'size'>) => void;
+};
+
+/** How large the output is: as the frame, a multiple of it, in pixels, or in print. */
+export function OutputSizeFields({ frame, output: { size, width }, onChange }: OutputSizeFieldsProps) {
+  const id = useId();
+  const set = (next: OutputSize | null) => {
+    const pixels = next ? widthFor(next, frame) : width;
+    if (pixels <= MAX_OUTPUT_WIDTH) onChange({ size: next, width: pixels });
+  };
+  return (
+    <>
+      <div className="field">
+        <label htmlFor={id}>Size</label>
+        <select
+          id={id}
+          className="form-select form-select-sm"
+          value={wayOf(size)}
+          onChange={(event) => set(sizeAs(event.target.value as Way, width, frame))}
+        >
+          {Object.entries(WAYS).map(([way, words]) => (
+            <option key={way} value={way}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </div>
+      {size === null && (
+        <NumberField
+          label="Width"
+          value={width}
+          min={1}
+          max={MAX_OUTPUT_WIDTH}
+          unit="px"
+          onChange={(next) => onChange({ size: null, width: Math.round(next) })}
+        />
+      )}
+      {size !== null && size !== 'frame' && 'factor' in size && (
+        <NumberField
+          label="Factor"
+          value={size.factor}
+          min={0.01}
+          max={MAX_OUTPUT_WIDTH / frameWidthInPixels(frame)}
+          step={0.5}
+          unit="×"
+          onChange={(factor) => set({ factor })}
+        />
+      )}
+      {size !== null && size !== 'frame' && !('factor' in size) && (
+        <>
+          <NumberField
+            label="Width"
+            value={size.width}
+            min={0.1}
+            max={5000}
+            unit={size.unit}
+            onChange={(next) => set({ ...size, width: next })}
+          />
+          <NumberField
+            label="Resolution"
+            value={size.ppi}
+            min={1}
+            max={2400}
+            unit="ppi"
+            onChange={(ppi) => set({ ...size, ppi })}
+          />
+        </>
+      )}
+      <div className="field">
+        <span className="label">Makes</span>
+        <span>
+          {width} × {outputHeight(frame, width)} px
+        </span>
+      </div>
+    </>
+  );
+}

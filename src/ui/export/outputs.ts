@@ -1,0 +1,38 @@
+/** Outputs in words, and those to come. */
+import type { Output, Template } from '@/core/template';
+
+/** In the order in which they are offered. */
+export const FORMATS = { png: 'PNG', webp: 'WebP', jpeg: 'JPEG' } as const;
+export type DrawnFormat = keyof typeof FORMATS;
+
+export const outputWords = ({ width, format, trim }: Output): string =>
+  `${width} px ${FORMATS[format as DrawnFormat]}${trim ? ', trimmed' : ''}`;
+
+/** Fields for a format; the one without transparency needs a colour behind it. */
+export const asFormat = (format: DrawnFormat, { matte }: Output): Pick<Output, 'format' | 'matte'> => ({
+  format,
+  matte: format === 'jpeg' ? (matte ?? '#ffffff') : null,
+});
+
+/** A name that no other output has. */
+function freeName(outputs: readonly Output[], name: string): string {
+  for (let n = 1; ; n++) {
+    const candidate = n === 1 ? name : `${name}-${n}`;
+    if (outputs.every((output) => output.name !== candidate)) return candidate;
+  }
+}
+
+/** One more output like the last one, in the first format that isn't there in its size; where all are, half as large. */
+export function nextOutput({ outputs }: Pick<Template, 'outputs'>): Output {
+  const last = outputs[outputs.length - 1]!;
+  const free = (Object.keys(FORMATS) as DrawnFormat[]).find(
+    (format) => !outputs.some((output) => output.format === format && output.width === last.width),
+  );
+  if (free) return { ...last, ...asFormat(free, last), name: freeName(outputs, free) };
+  return {
+    ...last,
+    name: freeName(outputs, `${last.name}-half`),
+    size: null,
+    width: Math.max(1, Math.round(last.width / 2)),
+  };
+}

@@ -1,0 +1,24 @@
+'use client';
+import type { z } from 'zod';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+/**
+ * A value that this browser keeps, for parts of the page that only a browser draws; what
+ * was stored and is not of the schema is forgotten.
+ */
+export function createKept<T>(name: string, schema: z.ZodType<T>, initial: T) {
+  const use = create<{ readonly value: T }>()(
+    persist(() => ({ value: initial }), {
+      name: `wobrel.${name}`,
+      merge: (stored, now) => {
+        const read = schema.safeParse((stored as { value?: unknown } | undefined)?.value);
+        return read.success ? { value: read.data } : now;
+      },
+    }),
+  );
+  return {
+    useValue: () => use((state) => state.value),
+    change: (change: (value: T) => T): void => void use.setState(({ value }) => ({ value: change(value) })),
+  };
+}
