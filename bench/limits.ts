@@ -12,7 +12,7 @@ const png = (width: number) => ({ name: `out-${width}`, format: 'png', width });
 const CASES = {
   'a box of 20,000 in a frame of 1,000, turned by 5 degrees': {
     frame: { width: 1000, height: 1000 },
-    shape: { kind: 'rectangle', box: { cx: 500, cy: 500, width: 20_000, height: 20_000 }, angle: 5 },
+    shape: { kind: 'rectangle', box: { cx: 500, cy: 500, width: 20_000, height: 20_000, angle: 5 } },
     outputs: [png(1000)],
   },
   '16 shadows at 100 megapixels': {

@@ -6,11 +6,10 @@ import { cutouts, newBatch, step } from './bench-page';
 import type { Upload } from './photos';
 import { unzip } from './zip';
 
-/** Presses Export, waits for the end and takes the zip. */
-export async function exported(page: Page): Promise<Map<string, Buffer>> {
-  await step(page, 'Export').click();
+/** Begins an export, waits for its end and takes the zip. */
+export async function filesOf(page: Page, begin: () => Promise<unknown>): Promise<Map<string, Buffer>> {
   const started = page.waitForResponse((r) => r.url().endsWith('/deliveries') && r.request().method() === 'POST');
-  await page.getByRole('button', { name: /^Export [\d,]+ files?$/ }).click();
+  await begin();
   const { id } = (await (await started).json()) as { id: number };
   const delivery = page.locator(`[data-delivery="${id}"]`);
   await expect(delivery).toHaveAttribute('data-state', 'done', { timeout: 60_000 });
@@ -19,6 +18,12 @@ export async function exported(page: Page): Promise<Map<string, Buffer>> {
     delivery.getByRole('link', { name: 'Download zip' }).click(),
   ]);
   return unzip(await readFile(await download.path()));
+}
+
+/** Presses Export on its step. */
+export async function exported(page: Page): Promise<Map<string, Buffer>> {
+  await step(page, 'Export').click();
+  return filesOf(page, () => page.getByRole('button', { name: /^Export [\d,]+ files?$/ }).click());
 }
 
 /** The same cutout at the export's width: pixels of the preview worker, and of the exported PNG read by pngjs. */

@@ -27,4 +27,4 @@ export const test = base.extend<object, { server: Server }>({
   baseURL: async ({ server }, provide) => provide(server.address),
 });
 
-export { expect, type Page } from '@playwright/test';
+export { expect, type Locator, type Page } from '@playwright/test';

@@ -77,7 +77,10 @@ test('the ground is for looking only: it is kept for the next visit and changes 
   expect(await corner()).toEqual([0, 0, 0, 0]);
   await page.reload();
   await expect(page.getByRole('radio', { name: 'black' })).toBeChecked();
-  await page.getByLabel('Ground of any colour').fill('#3355aa');
+  await page.getByRole('button', { name: 'Ground of any colour' }).click();
+  const own = page.getByRole('dialog', { name: 'Ground of any colour' });
+  await own.getByLabel('Colour', { exact: true }).fill('#3355aa');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('listbox', { name: 'Cutouts' })).toHaveCSS('background-color', 'rgb(51, 85, 170)');
 });
 

@@ -29,7 +29,7 @@ const POST = {
   wobrel: 1,
   name: 'Wide post',
   frame: { width: 1200, height: 900 },
-  shape: { kind: 'rectangle', radii: [80, 80, 80, 80], box: { cx: 600, cy: 450, width: 1080, height: 780 } },
+  shape: { kind: 'rectangle', radii: [80, 80, 80, 80], box: { cx: 600, cy: 440, width: 1080, height: 760 } },
   borders: [{ width: 14, align: 'outside', paint: '#ffffff' }],
   shadows: [{ y: 18, blur: 40, opacity: 0.4 }],
   outputs: [{ name: 'post', width: 1200, format: 'webp' }],

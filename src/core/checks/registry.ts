@@ -2,6 +2,7 @@
 import type { CheckDefinition } from './check';
 import { blurred } from './blurred';
 import { clearance } from './clearance';
+import { cut } from './cut';
 import { enlargement } from './enlargement';
 import { exposure } from './exposure';
 import { fade } from './fade';
@@ -35,6 +36,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   exposure,
   twin,
   flattened,
+  cut,
   fine,
   faint,
   opaque,

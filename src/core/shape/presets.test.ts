@@ -19,6 +19,10 @@ test.each([
   expect(found(wanted)).toContain(label);
 });
 
+test('the middle of a word finds nothing', () => {
+  expect(found('agon')).toEqual([]);
+});
+
 test('every entry is a shape of its kind, under a name of its own', () => {
   expect(new Set(CATALOGUE.map(({ id }) => id)).size).toBe(CATALOGUE.length);
   for (const { kind, params, aspect } of CATALOGUE) {

@@ -47,8 +47,12 @@ export const CATALOGUE: readonly CatalogueEntry[] = SHAPE_KINDS.flatMap((kind) =
   return [{ id: kind, label: SHAPES[kind].label, kind, aspect, also, params: () => ({}) }, ...presetsOf(kind)];
 });
 
-/** True where what is looked for is part of the entry's name or of another word for it. */
+/** True where every word that is looked for begins a word of the entry's name, or of another name for it. */
 export function isCalled({ label, also }: Pick<CatalogueEntry, 'label' | 'also'>, wanted: string): boolean {
-  const text = wanted.trim().toLowerCase();
-  return [label.toLowerCase(), ...also].some((word) => word.includes(text));
+  const names = [label, ...also].flatMap((name) => name.toLowerCase().split(/[^a-z]+/));
+  return wanted
+    .trim()
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => names.some((name) => name.startsWith(word)));
 }

@@ -1,6 +1,6 @@
 /** A template made for another frame. */
 import { boundsOfOutline, outlineOf, scaleShape, takesAnyProportion } from '../shape';
-import { widthFor } from './output-size';
+import { inFrame } from './output-size';
 import type { Template } from './template';
 import { pixelsPerUnit, type Unit } from './units';
 
@@ -50,9 +50,7 @@ export function withFrame(template: Template, frame: Frame): Template {
     edge: { ...template.edge, ...scaled(template.edge, 'rounding', 'feather') },
     borders: template.borders.map((border) => ({ ...border, ...scaled(border, 'width', 'gap') })),
     shadows: template.shadows.map((shadow) => ({ ...shadow, ...scaled(shadow, 'x', 'y', 'blur', 'spread') })),
-    outputs: template.outputs.map((output) =>
-      output.size ? { ...output, width: widthFor(output.size, frame) } : output,
-    ),
+    outputs: inFrame(template.outputs, frame),
   };
 }
 

@@ -1,6 +1,6 @@
 export { readLength } from './length-text';
 export { mergeTemplates } from './merge';
-export { frameWidthInPixels, outputHeight, widthFor, type OutputSize } from './output-size';
+export { frameWidthInPixels, inFrame, outputHeight, widthFor, type OutputSize } from './output-size';
 export { withoutFinish } from './finish';
 export { fillFrame, frameIn, withFrame, type Frame } from './frame';
 export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH, type Border, type Shadow } from './schema';

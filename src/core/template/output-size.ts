@@ -19,6 +19,12 @@ export function widthFor(size: OutputSize, frame: Frame): number {
   return Math.max(1, Math.round(size.width * pixelsPerUnit(size.unit, size.ppi)));
 }
 
+/** Outputs in another frame: those that go by it follow. */
+export const inFrame = <O extends { readonly size: OutputSize | null; readonly width: number }>(
+  outputs: readonly O[],
+  frame: Frame,
+): O[] => outputs.map((output) => (output.size ? { ...output, width: widthFor(output.size, frame) } : output));
+
 /** Height in pixels of an output `width` pixels wide. */
 export function outputHeight(frame: Frame, width: number): number {
   return Math.max(1, Math.round((width * frame.height) / frame.width));

@@ -39,7 +39,7 @@ test('findings about a photo are kept by photo, those about an output once', () 
 });
 
 test('every check says how many photos fail it, an example with its number, and how to mend it', () => {
-  render(<ChecksPanel findings={found()} only={null} onOnly={() => {}} onMendAll={() => {}} />);
+  render(<ChecksPanel findings={found()} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />);
   expect(screen.getByText('3 photos and 1 output to look at')).toBeTruthy();
   expect(
     screen.getByText(/Enlarged 1.60 times for output tile, the limit is 1. To mend it, use a larger photo/),
@@ -49,16 +49,20 @@ test('every check says how many photos fail it, an example with its number, and 
 
 test('the wall can be narrowed to the photos that fail one check, and widened again', () => {
   const onOnly = jest.fn();
-  const { rerender } = render(<ChecksPanel findings={found()} only={null} onOnly={onOnly} onMendAll={() => {}} />);
+  const { rerender } = render(
+    <ChecksPanel findings={found()} only={null} onOnly={onOnly} onRemake={() => {}} onMendAll={() => {}} />,
+  );
   fireEvent.click(screen.getAllByRole('button', { name: 'Show only these' })[1]!);
   expect(onOnly).toHaveBeenLastCalledWith('small');
-  rerender(<ChecksPanel findings={found()} only="small" onOnly={onOnly} onMendAll={() => {}} />);
+  rerender(<ChecksPanel findings={found()} only="small" onOnly={onOnly} onRemake={() => {}} onMendAll={() => {}} />);
   fireEvent.click(screen.getByRole('button', { name: 'Show all photos', pressed: true }));
   expect(onOnly).toHaveBeenLastCalledWith(null);
 });
 
 test('checks that no photo fails come last, folded away, and in the open where there is nothing else', () => {
-  const { rerender } = render(<ChecksPanel findings={found()} only={null} onOnly={() => {}} onMendAll={() => {}} />);
+  const { rerender } = render(
+    <ChecksPanel findings={found()} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />,
+  );
   const passed = screen.getByText(/that no photo fails$/).closest('details')!;
   expect(passed.open).toBe(false);
   expect(passed.textContent).toContain('Blurred');
@@ -66,7 +70,7 @@ test('checks that no photo fails come last, folded away, and in the open where t
   const failed = screen.getByText('Enlarged above the limit');
   expect(failed.compareDocumentPosition(passed) & Node.DOCUMENT_POSITION_FOLLOWING).toBeTruthy();
   const none = { ...found(), byPhoto: new Map(), ofOutputs: [] };
-  rerender(<ChecksPanel findings={none} only={null} onOnly={() => {}} onMendAll={() => {}} />);
+  rerender(<ChecksPanel findings={none} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />);
   expect(screen.getByText('Nothing to look at')).toBeTruthy();
   expect(screen.getByText(/that no photo fails$/).closest('details')!.open).toBe(true);
 });

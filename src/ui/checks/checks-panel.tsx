@@ -11,6 +11,8 @@ type ChecksPanelProps = {
   /** The check the wall is narrowed to; null shows all photos. */
   readonly only: string | null;
   readonly onOnly: (check: string | null) => void;
+  /** Mends a finding about the template, by changing that. */
+  readonly onRemake: (change: Change) => void;
   /** Mends a finding on all photos that have it. */
   readonly onMendAll: (check: string, words: string) => void;
 };
@@ -22,7 +24,14 @@ const sentence = ({ message, mend }: Finding) => `${capital(message)}. To mend i
 const listed = (parts: readonly string[]) => (parts.length === 0 ? 'Nothing' : parts.join(' and '));
 
 /** What there is to look at: the checks that photos fail, with their number and what would mend them, before those that none fails. */
-export function ChecksPanel({ findings: { byPhoto, ofOutputs }, only, onOnly, onMendAll, report }: ChecksPanelProps) {
+export function ChecksPanel({
+  findings: { byPhoto, ofOutputs },
+  only,
+  onOnly,
+  onRemake,
+  onMendAll,
+  report,
+}: ChecksPanelProps) {
   const first = new Map<string, Finding>();
   const counts = new Map<string, number>();
   for (const list of byPhoto.values())
@@ -49,6 +58,7 @@ export function ChecksPanel({ findings: { byPhoto, ofOutputs }, only, onOnly, on
             ▲{' '}
           </span>
           {sentence(finding)}
+          <Remake check={finding.check} onRemake={onRemake} />
         </div>
       ))}
       <ul className="list-plain">
@@ -78,6 +88,18 @@ export function ChecksPanel({ findings: { byPhoto, ofOutputs }, only, onOnly, on
         </ul>
       </details>
     </>
+  );
+}
+
+type Change = NonNullable<CheckDefinition['remake']>['change'];
+
+function Remake({ check, onRemake }: { check: string; onRemake: (change: Change) => void }) {
+  const remake = CHECKS.find(({ id }) => id === check)?.remake;
+  if (!remake) return null;
+  return (
+    <button type="button" className="btn btn-plain d-block mt-1" onClick={() => onRemake(remake.change)}>
+      {capital(remake.words)}
+    </button>
   );
 }
 

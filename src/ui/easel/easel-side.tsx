@@ -1,5 +1,6 @@
 'use client';
-import { Button } from 'react-bootstrap';
+import { useId } from 'react';
+import { Button, Form } from 'react-bootstrap';
 import { CHECKS, type Finding } from '@/core/checks';
 import type { Adjustment, HandSubject, Placed } from '@/core/placement';
 import { outputHeight, type Template } from '@/core/template';
@@ -12,6 +13,7 @@ import { ChoiceField } from '../shared/choice-field';
 import { CutoutCanvas } from '../shared/cutout-canvas';
 import { NumberField } from '../shared/number-field';
 import { groundStyle, type Ground } from '../wall/ground-picker';
+import { setGoesOn, useGoesOn } from './goes-on';
 import type { Tool } from './use-easel-drag';
 
 const sentence = ({ message, mend }: Finding) =>
@@ -64,6 +66,8 @@ export function EaselSide({
   setSubject,
 }: EaselSideProps) {
   const { frame, shape, centring } = template;
+  const id = useId();
+  const goesOn = useGoesOn();
   const { last, undo } = useHistory(history);
   const found = findings.byPhoto.get(photo.id) ?? [];
   const mendOf = (finding: Finding) => {
@@ -183,6 +187,14 @@ export function EaselSide({
           Undo
         </Button>
       </div>
+      <Form.Check
+        id={`${id}-on`}
+        type="checkbox"
+        className="mt-1"
+        label="Go on to the next after “good”"
+        checked={goesOn}
+        onChange={(event) => setGoesOn(event.target.checked)}
+      />
       {edits.error && (
         <p className="text-danger" role="alert">
           ✕ {edits.error}

@@ -11,6 +11,7 @@ import { ChoiceField } from '../shared/choice-field';
 import { CutoutCanvas } from '../shared/cutout-canvas';
 import { groundStyle, type Ground } from '../wall/ground-picker';
 import { EaselRoom } from './easel-room';
+import { goesOnNow } from './goes-on';
 import { EaselSide } from './easel-side';
 import { useAdjusting } from './use-adjusting';
 import { useEaselDrag, type Tool } from './use-easel-drag';
@@ -51,8 +52,10 @@ export function Easel({ template, photos, place, findings, edits, history, groun
 
   const setSubject = (handSubject: HandSubject | null) =>
     edits.apply(`subject of ${photo.name}`, [{ id: photo.id, handSubject }]);
-  const review = (state: PhotoRow['review']) =>
+  const review = (state: PhotoRow['review']) => {
     edits.apply(`${REVIEW[state]}: ${photo.name}`, [{ id: photo.id, review: state }]);
+    if (state === 'good' && goesOnNow()) go(1);
+  };
   const go = (by: number) => {
     letGo();
     onPlace(Math.min(Math.max(place + by, 0), photos.length - 1));

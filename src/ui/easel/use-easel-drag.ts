@@ -1,5 +1,5 @@
 'use client';
-import { useDrag } from '@use-gesture/react';
+import { useGesture } from '@use-gesture/react';
 import { useEffect, useEffectEvent, useState, type RefObject } from 'react';
 import {
   caughtBy,
@@ -18,6 +18,9 @@ import type { PhotoRow } from '@/server/services';
 export type Tool = 'photo' | 'shape' | 'both' | 'subject';
 
 type Vector = readonly [number, number];
+/** Two fingers: their distance and the direction from one to the other in degrees, clockwise. */
+type Fingers = Vector;
+type Pinch = { readonly from: Adjustment; readonly fingers: Fingers };
 type Grasp = { readonly from: Adjustment; readonly pan: Vector; readonly k: number };
 
 /** The subject catches on the spot within this share of the frame. */
@@ -80,27 +83,47 @@ export function useEaselDrag(easel: EaselDrag) {
     return { next: movedBy(next, shape.box, pull), isCaught: pull[0] !== 0 || pull[1] !== 0 };
   }
 
-  const bind = useDrag(
-    ({ xy, initial, first, last, memo, ctrlKey }) => {
-      // What is dragged is measured by the screen: the room itself may move meanwhile.
-      const grasp: Grasp = (memo as Grasp | undefined) ?? { from: now(), pan, k: room.current!.getScreenCTM()!.a };
-      const [wx, wy] = [(xy[0] - initial[0]) / grasp.k, (xy[1] - initial[1]) / grasp.k];
-      const away: Vector = [grasp.pan[0] + wx, grasp.pan[1] + wy];
-      if (tool === 'both') setPan(away);
-      else if (tool === 'subject') drawBox(initial, xy, last);
-      else {
-        // The shape moved one way over a photo that stays is the photo moved the other way under it.
-        const way = tool === 'shape' ? -1 : 1;
-        if (tool === 'shape') setPan(last ? grasp.pan : away);
-        const { next, isCaught } = dragged(grasp.from, [way * wx, way * wy], ctrlKey);
-        setCaught(!last && isCaught);
+  /** The photo as two fingers hold it: larger as they part, turned as they turn. */
+  function pinched({ from, fingers: [d0, a0] }: Pinch, [d, a]: Fingers, origin: Vector): Adjustment {
+    const scaled = scaledAbout(from, d / d0, pointAt(origin), spot, shape.box);
+    // The shorter way round: from 179° to −179° is 2°.
+    const turn = ((((a - a0 + 180) % 360) + 360) % 360) - 180;
+    return { ...scaled, angle: scaled.angle + turn };
+  }
+
+  const bind = useGesture(
+    {
+      onDrag: ({ xy, initial, first, last, memo, ctrlKey, pinching, cancel }) => {
+        // A second finger makes it a pinch.
+        if (pinching) return cancel();
+        // What is dragged is measured by the screen: the room itself may move meanwhile.
+        const grasp: Grasp = (memo as Grasp | undefined) ?? { from: now(), pan, k: room.current!.getScreenCTM()!.a };
+        const [wx, wy] = [(xy[0] - initial[0]) / grasp.k, (xy[1] - initial[1]) / grasp.k];
+        const away: Vector = [grasp.pan[0] + wx, grasp.pan[1] + wy];
+        if (tool === 'both') setPan(away);
+        else if (tool === 'subject') drawBox(initial, xy, last);
+        else {
+          // The shape moved one way over a photo that stays is the photo moved the other way under it.
+          const way = tool === 'shape' ? -1 : 1;
+          if (tool === 'shape') setPan(last ? grasp.pan : away);
+          const { next, isCaught } = dragged(grasp.from, [way * wx, way * wy], ctrlKey);
+          setCaught(!last && isCaught);
+          if (first) easel.onBegin();
+          if (last) keep('moved', next);
+          else hold('moved', next);
+        }
+        return grasp;
+      },
+      onPinch: ({ da, origin, first, last, memo }) => {
+        const pinch: Pinch = (memo as Pinch | undefined) ?? { from: now(), fingers: da };
+        const next = pinched(pinch, da, origin);
         if (first) easel.onBegin();
-        if (last) keep('moved', next);
-        else hold('moved', next);
-      }
-      return grasp;
+        if (last) keep('scaled and turned', next);
+        else hold('scaled and turned', next);
+        return pinch;
+      },
     },
-    { pointer: { keys: false } },
+    { drag: { pointer: { keys: false } }, pinch: { pinchOnWheel: false } },
   );
 
   // React listens to wheels passively; here the page must not scroll.

@@ -6,6 +6,7 @@ import { countBatch } from '@/core/checks';
 import type { Output, Template } from '@/core/template';
 import type { DeliveryProgress, PhotoRow } from '@/server/services';
 import { DeliveryCard } from '../deliveries/delivery-card';
+import { useKeys } from '../keys/use-keys';
 import { api } from '../shared/api';
 import { Section } from '../shared/section';
 import { amount, plural } from '../shared/words';
@@ -89,6 +90,8 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
     },
     onSettled: () => client.invalidateQueries({ queryKey: ['deliveries'] }),
   });
+  const isReady = files !== 0 && !start.isPending;
+  useKeys('page', { exportAll: () => isReady && start.mutate(null) });
   const these = narrowed && countBatch(narrowed, template.outputs.length, () => false);
   const all = files === null ? 'all files' : plural(files, 'file');
   return (
@@ -108,7 +111,7 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
         <Button
           className="py-2"
           variant={these ? 'plain' : 'primary'}
-          disabled={files === 0 || start.isPending}
+          disabled={!isReady}
           onClick={() => start.mutate(null)}
         >
           {these ? `Export the whole batch: ${all}` : `Export ${all}`}

@@ -1,20 +1,32 @@
 'use client';
-/** One history of a batch: changes of the template and of photos, in the order in which they were made. */
+/** One history of a batch: changes of the template and of photos, in the order in which they were made, as data that can be kept. */
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
 
 export type Step = {
   /** What was done, as in "Undo …". */
   readonly words: string;
-  readonly undo: () => void;
-  readonly redo: () => void;
+  /** Who knows how to apply what follows. */
+  readonly part: string;
+  /** What brings back what was before, and what does it again. */
+  readonly back: unknown;
+  readonly forth: unknown;
 };
 
-type Steps = { readonly past: readonly Step[]; readonly future: readonly Step[] };
+export type Steps = { readonly past: readonly Step[]; readonly future: readonly Step[] };
+
+type Now = Steps & {
+  /** What undo and redo last came to, for those who don't see it. */
+  readonly news: string;
+};
 
 export type History = {
-  readonly use: UseBoundStore<StoreApi<Steps>>;
+  readonly use: UseBoundStore<StoreApi<Now>>;
+  /** Says how steps of a part are applied. */
+  readonly takePart: (part: string, apply: (data: never) => void) => void;
   /** Notes what has just been done; what could be redone is forgotten. */
   readonly record: (step: Step) => void;
+  /** The last step went on: it leads to something else now. */
+  readonly amend: (forth: unknown) => void;
   readonly undo: () => void;
   readonly redo: () => void;
 };
@@ -22,24 +34,32 @@ export type History = {
 /** Steps that can be undone. */
 const MOST = 300;
 
-export function createHistory(): History {
-  const use = create<Steps>(() => ({ past: [], future: [] }));
+/** @param kept steps of an earlier page */
+export function createHistory(kept: Steps = { past: [], future: [] }): History {
+  const use = create<Now>(() => ({ ...kept, news: '' }));
+  const parts = new Map<string, (data: never) => void>();
+  const apply = ({ part }: Step, data: unknown) => parts.get(part)?.(data as never);
   return {
     use,
+    takePart: (part, how) => void parts.set(part, how),
     record: (step) => use.setState(({ past }) => ({ past: [...past.slice(1 - MOST), step], future: [] })),
+    amend: (forth) =>
+      use.setState(({ past }) => ({
+        past: past.map((step, i) => (i === past.length - 1 ? { ...step, forth } : step)),
+      })),
     undo: () => {
       const { past, future } = use.getState();
       const step = past[past.length - 1];
       if (!step) return;
-      use.setState({ past: past.slice(0, -1), future: [step, ...future] });
-      step.undo();
+      use.setState({ past: past.slice(0, -1), future: [step, ...future], news: `Undone: ${step.words}` });
+      apply(step, step.back);
     },
     redo: () => {
       const { past, future } = use.getState();
       const [step, ...rest] = future;
       if (!step) return;
-      use.setState({ past: [...past, step], future: rest });
-      step.redo();
+      use.setState({ past: [...past, step], future: rest, news: `Redone: ${step.words}` });
+      apply(step, step.forth);
     },
   };
 }

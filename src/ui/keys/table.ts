@@ -30,6 +30,7 @@ export const KEYS = {
   toExport: { scope: 'page', keys: ['5'], shown: '5', does: 'go to the step Export' },
   toWall: { scope: 'page', keys: ['w'], shown: 'W', does: 'go to the cutouts on the wall' },
   toPanel: { scope: 'page', keys: ['r'], shown: 'R', does: 'go to the panel beside them' },
+  exportAll: { scope: 'page', keys: ['mod_enter'], shown: 'Ctrl + Enter', does: 'export, on the step Export' },
   finish: { scope: 'page', keys: ['b'], shown: 'B', does: 'show cutouts without and with their finish' },
   go: { scope: 'wall', keys: [...arrows('shift_'), 'home', 'end', 'shift_home', 'shift_end'], shown: '← ↑ → ↓ Home End', does: 'go from photo to photo, with Shift choosing all on the way' },
   chooseAll: { scope: 'wall', keys: ['mod_a'], shown: 'Ctrl + A', does: 'choose all that are shown' },

@@ -78,12 +78,13 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
     },
     [batchId, client, saves],
   );
+  useEffect(() => history.takePart('photos', change), [history, change]);
   const apply = useCallback(
     (words: string, changes: readonly PhotoChange[]) => {
       if (changes.length === 0) return;
       const back = inverse(client, batchId, changes);
       change(changes);
-      history.record({ words, undo: () => change(back), redo: () => change(changes) });
+      history.record({ words, part: 'photos', back, forth: changes });
     },
     [batchId, client, change, history],
   );

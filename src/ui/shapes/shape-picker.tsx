@@ -53,6 +53,11 @@ export function ShapePicker({ title, room, onPick, onHide }: ShapePickerProps) {
             value={wanted}
             autoFocus
             onChange={(event) => setWanted(event.target.value)}
+            onKeyDown={(event) => {
+              const [first] =
+                own.length > 0 ? [fitted(own[0]!.shape, room)] : found.map(({ entry }) => freshShape(entry, room));
+              if (event.key === 'Enter' && wanted.trim() && first) onPick(first);
+            }}
           />
           <Button variant="plain" className="text-nowrap" onClick={() => file.current?.click()}>
             Bring in an SVG…

@@ -1,5 +1,6 @@
 'use client';
-import { useId, useRef } from 'react';
+import { useId } from 'react';
+import { useRoving } from './use-roving';
 
 type ChoiceFieldProps<T extends string> = {
   readonly label: string;
@@ -13,13 +14,8 @@ type ChoiceFieldProps<T extends string> = {
 /** A few words of which one holds; arrow keys move between them. */
 export function ChoiceField<T extends string>({ label, bare, value, options, onChange }: ChoiceFieldProps<T>) {
   const id = useId();
-  const group = useRef<HTMLDivElement>(null);
   const keys = Object.keys(options) as T[];
-  const move = (by: number) => {
-    const next = keys[(keys.indexOf(value) + by + keys.length) % keys.length]!;
-    onChange(next);
-    group.current?.querySelector<HTMLElement>(`[data-value="${next}"]`)?.focus();
-  };
+  const { group, choice } = useRoving(keys, value, onChange);
   const buttons = (
     <div
       ref={group}
@@ -29,22 +25,7 @@ export function ChoiceField<T extends string>({ label, bare, value, options, onC
       aria-label={bare ? label : undefined}
     >
       {keys.map((key) => (
-        <button
-          key={key}
-          type="button"
-          role="radio"
-          data-value={key}
-          aria-checked={key === value}
-          tabIndex={key === value ? 0 : -1}
-          onClick={() => onChange(key)}
-          onKeyDown={(event) => {
-            if (event.key === 'ArrowRight' || event.key === 'ArrowDown') move(1);
-            else if (event.key === 'ArrowLeft' || event.key === 'ArrowUp') move(-1);
-            else return;
-            event.preventDefault();
-            event.stopPropagation();
-          }}
-        >
+        <button key={key} type="button" {...choice(key)}>
           {options[key]}
         </button>
       ))}

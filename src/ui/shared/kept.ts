@@ -18,6 +18,7 @@ export function createKept<T>(name: string, schema: z.ZodType<T>, initial: T) {
     }),
   );
   return {
+    now: (): T => use.getState().value,
     useValue: () => use((state) => state.value),
     change: (change: (value: T) => T): void => void use.setState(({ value }) => ({ value: change(value) })),
   };

@@ -29,7 +29,7 @@ const percent = (share: number) => Math.round(share * 1000) / 10;
 const FRESH: Readonly<Record<Centring['rule'], Partial<Centring>>> = {
   middle: { at: [0.5, 0.5], size: null, measure: 'longest', straighten: 'none' },
   subject: { at: [0.5, 0.5], size: 0.62, measure: 'longest' },
-  face: { at: [0.5, 0.42], size: 0.5, measure: 'height' },
+  face: { at: [0.5, 0.42], size: 0.5, measure: 'height', straighten: 'eyes' },
   point: { at: [0.5, 0.5], size: null },
 };
 

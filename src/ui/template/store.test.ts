@@ -58,9 +58,9 @@ test('a change after an undo ends what could be redone', () => {
 test('changes of photos lie between those of the template, and are undone in the order in which all were made', () => {
   const { store, history, now } = makeStore();
   const seen: string[] = [];
-  const photo = (words: string) => ({ words, undo: () => void seen.push(`undo ${words}`), redo: () => void seen.push(`redo ${words}`) }); // prettier-ignore
+  history.takePart('photos', (what: string) => seen.push(what));
   store.change(width(20));
-  history.record(photo('nudge'));
+  history.record({ words: 'nudged', part: 'photos', back: 'undo nudge', forth: 'redo nudge' });
   store.change(width(30));
   history.undo();
   expect([now(), seen]).toEqual([20, []]);

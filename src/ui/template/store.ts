@@ -1,7 +1,5 @@
 'use client';
-import { temporal } from 'zundo';
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
-import type { TemporalState } from 'zundo';
 import type { Template } from '@/core/template';
 import { createHistory, type History } from '../history/history';
 
@@ -18,37 +16,28 @@ export type TemplateStore = {
   readonly drag: (active: boolean) => void;
 };
 
-/** Steps that can be undone: as many as the history may hold. */
-const STEPS = 300;
+const WORDS = 'change of the template';
 
 /** @param history that the changes are noted in; of its own where nothing else is changed */
 export function createTemplateStore(initial: Template, history: History = createHistory()): TemplateStore {
-  let own: StoreApi<TemporalState<TemplateState>> | null = null;
-  const step = {
-    words: 'change of the template',
-    undo: () => own!.getState().undo(),
-    redo: () => own!.getState().redo(),
-  };
-  const use = create<TemplateState>()(
-    temporal(() => ({ template: initial }), {
-      limit: STEPS,
-      equality: (a, b) => a.template === b.template,
-      onSave: () => history.record(step),
-    }),
-  );
-  own = (use as unknown as { temporal: StoreApi<TemporalState<TemplateState>> }).temporal;
-  let dragging = false;
+  const use = create<TemplateState>(() => ({ template: initial }));
+  history.takePart('template', (template: Template) => use.setState({ template }));
+  let drag: 'none' | 'begun' | 'noted' = 'none';
   return {
     use,
     history,
     change: (change) => {
-      use.setState(({ template }) => ({ template: change(template) }));
-      // The first change of a drag has noted where it began; the others only follow.
-      if (dragging) own!.getState().pause();
+      const back = use.getState().template;
+      const forth = change(back);
+      if (forth === back) return;
+      use.setState({ template: forth });
+      // The first change of a drag notes where it began; the others only follow.
+      if (drag === 'noted') return history.amend(forth);
+      history.record({ words: WORDS, part: 'template', back, forth });
+      if (drag === 'begun') drag = 'noted';
     },
     drag: (active) => {
-      dragging = active;
-      if (!active) own!.getState().resume();
+      drag = active ? 'begun' : 'none';
     },
   };
 }

@@ -13,7 +13,7 @@ type FilterNoteProps = {
 export function FilterNote({ show, shown, total, onAll }: FilterNoteProps) {
   if (show === 'all') return null;
   return (
-    <div className="filter-note" role="status">
+    <div className="filter-note" aria-live="polite">
       <span>
         Showing {amount(shown)} of {amount(total)}: <strong>{showWords(show)}</strong>
       </span>

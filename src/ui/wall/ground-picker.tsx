@@ -1,5 +1,10 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useId, useState } from 'react';
+import { Overlay, Popover } from 'react-bootstrap';
+import { z } from 'zod';
+import { ColourField, opaqueHex } from '../shared/colour-field';
+import { createKept } from '../shared/kept';
+import { useRoving } from '../shared/use-roving';
 
 /** The ground behind cutouts: the transparency grid or a colour. Only for looking; never exported. */
 export type Ground = 'grid' | `#${string}`;
@@ -12,54 +17,111 @@ const GROUNDS: readonly (readonly [Ground, string])[] = [
   ['#6e6e6e', 'dark grey'],
   ['#111111', 'black'],
 ];
-const OWN: Ground = '#b5482f';
-const KEY = 'wobrel.ground';
+const FIRST_OWN: Ground = '#b5482f';
+/** Own colours that can be taken again. */
+const LAST = 6;
+
+const colour = z.custom<Ground>((v) => v === 'grid' || (typeof v === 'string' && /^#[0-9a-f]{6}$/.test(v)));
+const kept = createKept('ground', z.object({ ground: colour, own: z.array(colour) }), { ground: '#c9c9c9', own: [] });
+
+const isOwn = (ground: Ground) => GROUNDS.every(([value]) => value !== ground);
 
 export const groundStyle = (ground: Ground) => (ground === 'grid' ? undefined : { background: ground });
 
 export function useGround() {
-  const [ground, setGround] = useState<Ground>('#c9c9c9');
-  useEffect(() => {
-    const kept = localStorage.getItem(KEY);
-    // Read after the first paint: the server's page knows nothing of this browser's choice.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (kept === 'grid' || /^#[0-9a-f]{6}$/.test(kept ?? '')) setGround(kept as Ground);
-  }, []);
-  return [
-    ground,
-    (next: Ground) => {
-      localStorage.setItem(KEY, next);
-      setGround(next);
-    },
-  ] as const;
+  const { ground } = kept.useValue();
+  return [ground, (next: Ground) => kept.change((before) => ({ ...before, ground: next }))] as const;
 }
 
-export function GroundPicker({ ground, onChange }: { ground: Ground; onChange: (ground: Ground) => void }) {
-  const own = GROUNDS.every(([value]) => value !== ground);
+/** Notes a colour among the last ones, once it is settled on. */
+const noteOwn = (ground: Ground) =>
+  kept.change((before) => ({ ...before, own: [ground, ...before.own.filter((one) => one !== ground)].slice(0, LAST) }));
+
+type GroundPickerProps = { readonly ground: Ground; readonly onChange: (ground: Ground) => void };
+
+/** Any colour, by a well, by its number, or one of the last. */
+function OwnGround({ ground, onChange }: GroundPickerProps) {
+  const id = useId();
+  const { own } = kept.useValue();
+  const [button, setButton] = useState<HTMLButtonElement | null>(null);
+  const [open, setOpen] = useState(false);
+  const shown = isOwn(ground) ? ground : (own[0] ?? FIRST_OWN);
+  const close = () => {
+    setOpen(false);
+    if (isOwn(ground)) noteOwn(ground);
+  };
   return (
-    <div className="d-flex align-items-center gap-2" role="radiogroup" aria-label="Ground">
-      <span className="muted">Ground</span>
-      {GROUNDS.map(([value, label]) => (
-        <button
-          key={value}
-          type="button"
-          role="radio"
-          className="swatch ground"
-          data-ground={value}
-          style={groundStyle(value)}
-          aria-checked={value === ground}
-          aria-label={label}
-          title={label}
-          onClick={() => onChange(value)}
-        />
-      ))}
-      <input
-        type="color"
+    <>
+      <button
+        ref={setButton}
+        type="button"
+        className="swatch swatch-own"
+        style={groundStyle(shown)}
+        aria-expanded={open}
+        aria-controls={id}
         aria-label="Ground of any colour"
         title="any colour"
-        value={own && ground !== 'grid' ? ground : OWN}
-        onChange={(event) => onChange(event.target.value as Ground)}
+        onClick={() => (open ? close() : setOpen(true))}
       />
+      <Overlay show={open} target={button} placement="bottom-start" rootClose onHide={close}>
+        <Popover
+          id={id}
+          role="dialog"
+          aria-label="Ground of any colour"
+          onKeyDown={(event) => {
+            if (event.key !== 'Escape') return;
+            close();
+            button?.focus();
+          }}
+        >
+          <Popover.Body>
+            <ColourField label="Colour" value={shown} onChange={(next) => onChange(opaqueHex(next) as Ground)} />
+            {own.length > 0 && (
+              <div className="d-flex gap-2 align-items-center mt-2" role="group" aria-label="Last colours">
+                {own.map((one) => (
+                  <button
+                    key={one}
+                    type="button"
+                    className="swatch"
+                    style={groundStyle(one)}
+                    aria-label={`Ground ${one}`}
+                    title={one}
+                    onClick={() => onChange(one)}
+                  />
+                ))}
+              </div>
+            )}
+          </Popover.Body>
+        </Popover>
+      </Overlay>
+    </>
+  );
+}
+
+export function GroundPicker({ ground, onChange }: GroundPickerProps) {
+  const { group, choice } = useRoving(
+    GROUNDS.map(([value]) => value),
+    ground,
+    onChange,
+  );
+  return (
+    <div className="d-flex align-items-center gap-2">
+      <span className="muted">Ground</span>
+      <div ref={group} className="d-flex align-items-center gap-2" role="radiogroup" aria-label="Ground">
+        {GROUNDS.map(([value, label]) => (
+          <button
+            key={value}
+            type="button"
+            className="swatch ground"
+            data-ground={value}
+            style={groundStyle(value)}
+            aria-label={label}
+            title={label}
+            {...choice(value)}
+          />
+        ))}
+      </div>
+      <OwnGround ground={ground} onChange={onChange} />
     </div>
   );
 }

@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import type { PhotoRow } from '@/server/services';
-import { KEYS } from '../keys/table';
+import { KEYS, type KeyId } from '../keys/table';
 import type { PhotoEdits } from '../photos/use-edits';
 import { amount, plural } from '../shared/words';
 
@@ -13,13 +13,33 @@ type WallFootProps = {
   readonly edits: PhotoEdits;
   /** Why photos could not be taken out. */
   readonly failure: string | null;
+  /** Puts the chosen photo on the easel, or the one that the keys are at. */
+  readonly onOpen: () => void;
+  readonly onReview: (review: PhotoRow['review']) => void;
   readonly onRemove: () => void;
   /** At the far end: the way to the export. */
   readonly children: ReactNode;
 };
 
+type ActionProps = {
+  readonly keyId: KeyId;
+  readonly disabled: boolean;
+  readonly onClick: () => void;
+  readonly children: ReactNode;
+};
+
+/** A button that tells its key, for those who have one. */
+function Action({ keyId, disabled, onClick, children }: ActionProps) {
+  return (
+    <Button variant="quiet" disabled={disabled} onClick={onClick}>
+      {children} <kbd aria-hidden>{KEYS[keyId].shown}</kbd>
+    </Button>
+  );
+}
+
 /** Below the cutouts: what is chosen and what can be done with it. */
-export function WallFoot({ isDropping, chosen, shownCount, edits, failure, onRemove, children }: WallFootProps) {
+export function WallFoot(props: WallFootProps) {
+  const { isDropping, chosen, shownCount, edits, failure, onOpen, onReview, onRemove, children } = props;
   const [first, ...others] = chosen;
   const trouble = edits.error ?? failure;
   const copy = () =>
@@ -49,9 +69,21 @@ export function WallFoot({ isDropping, chosen, shownCount, edits, failure, onRem
         )}
         {others.length > 0 && `${amount(chosen.length)} chosen`}
       </span>
-      <span className="muted text-nowrap">
-        <kbd>{KEYS.open.shown}</kbd> easel <kbd>{KEYS.wallGood.shown}</kbd> good <kbd>{KEYS.wallLeave.shown}</kbd> leave
-        out
+      <span className="d-flex gap-1 text-nowrap">
+        <Action keyId="open" disabled={shownCount === 0} onClick={onOpen}>
+          Open
+        </Action>
+        <Action keyId="wallGood" disabled={!first} onClick={() => onReview('good')}>
+          Good
+        </Action>
+        <Action keyId="wallLeave" disabled={!first} onClick={() => onReview('out')}>
+          Leave out
+        </Action>
+        {chosen.some(({ review }) => review !== 'open') && (
+          <Action keyId="wallLook" disabled={false} onClick={() => onReview('open')}>
+            To look at
+          </Action>
+        )}
       </span>
       {others.length > 0 && first!.adjustment && (
         <Button variant="quiet" onClick={copy}>

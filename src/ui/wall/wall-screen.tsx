@@ -7,7 +7,7 @@ import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
 import type { BatchDetail, PhotoRow } from '@/server/services';
 import { countBatch } from '@/core/checks';
-import { withoutFinish } from '@/core/template';
+import { templateOutline, withoutFinish, type Template } from '@/core/template';
 import { ChecksPanel } from '../checks/checks-panel';
 import { withoutReviewed } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
@@ -20,6 +20,7 @@ import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { amount, plural } from '../shared/words';
 import { BackdropSection } from '../template/backdrop-section';
+import { MakeEqual, type Trial } from '../template/make-equal';
 import { CentringPanel } from '../template/centring-panel';
 import { EdgeSection } from '../template/edge-section';
 import { FrameSection } from '../template/frame-section';
@@ -29,11 +30,13 @@ import { resetStage, useStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
 import { ShapeSection } from '../template/shape-section';
 import { createHistory } from '../history/history';
+import { keepHistory, recallHistory } from '../history/kept-history';
 import { createTemplateStore } from '../template/store';
 import { centreWords } from '../template/words';
 import { useAutosave } from '../template/use-autosave';
 import { useGround } from './ground-picker';
 import { Average } from './average';
+import { TrialNote } from './trial-note';
 import { FilterNote } from './filter-note';
 import { arranged, type Show, type Sort } from './order';
 import { Easel } from '../easel/easel';
@@ -51,19 +54,24 @@ const NONE_YET: readonly PhotoRow[] = [];
 const PIXELS = { small: 84, medium: 120, large: 220 } as const;
 
 function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => void }) {
-  const [history] = useState(createHistory);
+  const [history] = useState(() => createHistory(recallHistory(batch.id, batch.template)));
+  useEffect(() => keepHistory(batch.id, history), [batch.id, history]);
   const [store] = useState(() => createTemplateStore(batch.template, history));
   const template = store.use((state) => state.template);
   const { state, flush, join } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
   const { photos, total, error } = usePhotos(batch.id);
-  // Checks compare a photo with its batch: a part of it would give other findings, and working them out for each page takes its time.
-  const findings = useFindings(template, photos.length < total ? NONE_YET : photos);
   const [show, setShow] = useState<Show>('all');
   const [sort, setSort] = useState<Sort>('name');
   const [guides, setGuides] = useState(false);
   const [bare, setBare] = useState(false);
-  const seen = useMemo(() => (bare ? withoutFinish(template) : template), [bare, template]);
+  const [trial, setTrial] = useState<(Trial & { readonly of: Template }) | null>(null);
+  // A change of the template meanwhile, or another step, ends the trying.
+  const trying = trial?.of === template && step === 'centre' ? trial : null;
+  const shownTemplate = trying?.template ?? template;
+  const seen = useMemo(() => (bare ? withoutFinish(shownTemplate) : shownTemplate), [bare, shownTemplate]);
+  // Checks compare a photo with its batch: a part of it would give other findings, and working them out for each page takes its time.
+  const findings = useFindings(shownTemplate, photos.length < total ? NONE_YET : photos);
   const screen = useRef<HTMLElement>(null);
   useBenchKeys(screen, history, setStep, () => setBare((was) => !was));
   const edits = usePhotoEdits(batch.id, history);
@@ -111,6 +119,10 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
       `${state === 'out' ? 'left out' : state === 'good' ? 'good' : 'to look at'}: ${plural(ids.length, 'photo')}`,
       ids.map((id) => ({ id, review: state })),
     );
+  const openAt = (at: number) => {
+    setListed(shown.map(({ id }) => id));
+    setLooking(at);
+  };
   const edited =
     batch.saved !== null &&
     JSON.stringify({ ...batch.saved.template, name: template.name }) !== JSON.stringify(template);
@@ -134,6 +146,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     [batch.id, client],
   );
   const isWhole = photos.length === total;
+  const counted = useMemo(() => photos.filter(({ review }) => review !== 'out'), [photos]);
   const counts = useMemo(
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id)),
     [photos, template.outputs.length, toLookAt],
@@ -187,12 +200,24 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             <FrameSection template={template} store={store} />
           </>
         )}
-        {step === 'centre' && <CentringPanel template={template} store={store} />}
+        {step === 'centre' && (
+          <>
+            {isWhole && !trying && (
+              <MakeEqual
+                template={template}
+                placed={counted.flatMap(({ id }) => findings.placed.get(id) ?? [])}
+                onTry={(next) => setTrial({ ...next, of: template })}
+              />
+            )}
+            <CentringPanel template={template} store={store} />
+          </>
+        )}
         {step === 'check' && (
           <ChecksPanel
             findings={toLookAt}
             only={show === 'all' ? null : show}
             onOnly={(check) => setShow(check ?? 'all')}
+            onRemake={(change) => store.change((t) => change(t, templateOutline(t)))}
             onMendAll={mendAll}
             report={
               <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
@@ -239,6 +264,13 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           history={history}
         />
         {error && <p className="text-danger m-3">{error.message}</p>}
+        {trying && (
+          <TrialNote
+            words={trying.words}
+            onTake={() => store.change(() => trying.template)}
+            onBack={() => setTrial(null)}
+          />
+        )}
         {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
         {onStage ? (
           <Stage template={template} store={store} photos={photos} ground={ground} />
@@ -261,10 +293,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             guides={guides}
             onReview={review}
             size={PIXELS[size]}
-            onOpen={(at) => {
-              setListed(shown.map(({ id }) => id));
-              setLooking(at);
-            }}
+            onOpen={openAt}
             onRemove={(ids) => void remove(ids)}
             onChoice={setChosen}
           />
@@ -275,6 +304,13 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           shownCount={shown.length}
           edits={edits}
           failure={failure}
+          onOpen={() => openAt(chosen[0] ? shown.indexOf(chosen[0]) : 0)}
+          onReview={(state) =>
+            review(
+              chosen.map(({ id }) => id),
+              state,
+            )
+          }
           onRemove={() => void remove(chosen.map((photo) => photo.id))}
         >
           {step !== 'export' && total > 0 && (

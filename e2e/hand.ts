@@ -1,0 +1,41 @@
+/** A person's hand: clicks and keys that are counted, by labels alone. */
+import { expect, type Locator, type Page } from './test';
+
+export type Hand = {
+  readonly click: (what: Locator) => Promise<void>;
+  /** One after the other; every character that is typed is a key, and what is chosen in a list a click. */
+  readonly keys: (...keys: string[]) => Promise<void>;
+  readonly type: (text: string) => Promise<void>;
+  readonly choose: (list: Locator, words: string) => Promise<void>;
+  /** Prints what it took, and holds it against the most that it may. */
+  readonly done: (task: string, most: { readonly clicks: number; readonly keys: number }) => void;
+};
+
+export function handOn(page: Page): Hand {
+  let [clicks, keys] = [0, 0];
+  return {
+    click: async (what) => {
+      clicks++;
+      await what.click();
+    },
+    keys: async (...pressed) => {
+      for (const key of pressed) {
+        keys++;
+        await page.keyboard.press(key);
+      }
+    },
+    type: async (text) => {
+      keys += text.length;
+      await page.keyboard.type(text);
+    },
+    choose: async (list, words) => {
+      clicks++;
+      await list.selectOption({ label: words });
+    },
+    done: (task, most) => {
+      console.log(`${task}: ${clicks} clicks and ${keys} keys (at most ${most.clicks} and ${most.keys})`);
+      expect(clicks).toBeLessThanOrEqual(most.clicks);
+      expect(keys).toBeLessThanOrEqual(most.keys);
+    },
+  };
+}
