@@ -12,6 +12,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { until } from '../core/testing/until';
 import sharp from 'sharp';
 import { manifestSchema } from '../core/export';
 import { sha256Of } from '../server/store';
@@ -197,7 +198,7 @@ test('two runs into one folder at a time: the second is refused, and nothing is 
   const many = Array.from({ length: 12 }, () => MUG);
   const first = spawn('node', ['bin/wobrel.mjs', 'render', '--template', template, '--out', out, ...many]);
   const over = new Promise<number | null>((resolve) => first.on('exit', resolve));
-  while (!existsSync(join(out, '.wobrel-run')) && first.exitCode === null) await new Promise((go) => setTimeout(go, 5));
+  await until(() => existsSync(join(out, '.wobrel-run')) || first.exitCode !== null);
   const { status, stderr } = run('--template', template, '--out', out, BOWL);
   expect([status, stderr]).toEqual([2, `Another run is writing into ${out} at the moment.\n`]);
   expect(await over).toBe(0);

@@ -1,3 +1,4 @@
+import { until } from '../../core/testing/until';
 import { eventStream } from './event-stream';
 
 type State = { readonly done: number; readonly state: string };
@@ -7,10 +8,11 @@ function going() {
   let now: State = { done: 0, state: 'running' };
   const listeners = new Set<() => void>();
   const held: (() => void)[] = [];
-  let hold = false;
+  let [hold, broken] = [false, false];
   const aborter = new AbortController();
   const response = eventStream<State>({
     read: async () => {
+      if (broken) throw new Error('The database is gone.');
       const seen = now;
       if (hold) await new Promise<void>((go) => held.push(go));
       return seen;
@@ -30,6 +32,7 @@ function going() {
       now = next;
       for (const listener of [...listeners]) listener();
     },
+    breakReading: () => (broken = true),
     holdReading: () => (hold = true),
     isReading: () => held.length > 0,
     goOn: () => {
@@ -43,10 +46,6 @@ function going() {
 
 const states = (text: string) =>
   [...text.matchAll(/^data: (.*)$/gm)].map(([, json]) => (JSON.parse(json!) as State).state);
-
-const until = async (isSo: () => boolean) => {
-  while (!isSo()) await new Promise((go) => setTimeout(go, 1));
-};
 
 test('reports how things stand at once, and ends when it is over', async () => {
   const work = going();
@@ -75,4 +74,13 @@ test('a page that goes away is no longer listened for', async () => {
   const other = going();
   await other.body.cancel();
   expect(other.listeners.size).toBe(0);
+});
+
+test('where how things stand can’t be read any more, the stream ends: the page asks again', async () => {
+  const work = going();
+  const text = work.text();
+  work.breakReading();
+  work.change({ done: 3, state: 'running' });
+  expect(states(await text)).not.toContain('done');
+  expect(work.listeners.size).toBe(0);
 });

@@ -2,6 +2,7 @@ import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
+import { until } from '../../core/testing/until';
 import { database, migrateDatabase, tables, write } from '../db';
 import { batches, deliveries, photos } from '../services';
 import { arrivalsFolder, digestFile } from '../store';
@@ -25,7 +26,7 @@ async function batchOfOne(): Promise<number> {
 
 const stateOf = async (id: number) => (await deliveries.deliveryProgress(id)).state;
 async function isState(id: number, wanted: string): Promise<void> {
-  while ((await stateOf(id)) !== wanted) await new Promise((go) => setTimeout(go, 20));
+  await until(async () => (await stateOf(id)) === wanted);
 }
 
 test('the loop takes up what was left, goes from job to job, and a job that fails does not end it', async () => {
@@ -64,7 +65,7 @@ test('the loop takes up what was left, goes from job to job, and a job that fail
   const stopped = await deliveries.startDelivery(batch);
   await deliveries.cancelDelivery(stopped);
   askToStop(stopped);
-  while (!['cancelled', 'done'].includes(await stateOf(stopped))) await new Promise((go) => setTimeout(go, 20));
+  await until(async () => ['cancelled', 'done'].includes(await stateOf(stopped)));
   expect((await deliveries.deliveryProgress(stopped)).photosFailed).toBe(0);
   await stop();
 }, 120_000);

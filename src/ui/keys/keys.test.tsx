@@ -88,3 +88,26 @@ test('what the screens can do is found by its name or key; over the easel, what 
   );
   expect(actionsNow().map(({ id }) => id)).toEqual(['next']);
 });
+
+test('arrows among choices go from choice to choice, and everywhere else they are the screen’s', () => {
+  const go = jest.fn();
+  function Wall() {
+    const listen = useKeys<HTMLDivElement>('wall', { go });
+    return (
+      <div ref={listen} tabIndex={0} data-testid="wall">
+        <div role="radiogroup">
+          <button>one</button>
+        </div>
+      </div>
+    );
+  }
+  const { container, getByTestId } = shown(<Wall />);
+  const right = { key: 'ArrowRight', code: 'ArrowRight' };
+  const choice = container.querySelector('button')!;
+  choice.focus();
+  fireEvent.keyDown(choice, right);
+  expect(go).not.toHaveBeenCalled();
+  getByTestId('wall').focus();
+  fireEvent.keyDown(getByTestId('wall'), right);
+  expect(go).toHaveBeenCalledTimes(1);
+});

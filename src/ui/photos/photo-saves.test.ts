@@ -1,3 +1,4 @@
+import { until } from '@/core/testing/until';
 import { ApiError } from '../shared/api';
 import { createPhotoSaves } from './photo-saves';
 
@@ -85,8 +86,3 @@ test('without a line changes wait, join with later ones, and go when it is back'
   await answer();
   expect(failed).toEqual(['The server can’t be reached.', null]);
 });
-
-/** Lets everything that is under way go on until something holds. */
-async function until(holds: () => boolean): Promise<void> {
-  while (!holds()) await new Promise((resolve) => setImmediate(resolve));
-}
