@@ -97,6 +97,8 @@ test('by keys alone: a hexagon, photos judged, and the export', async ({ page })
   await hand.type('hexa');
   await hand.keys('Enter');
   await expect(button(page, /^Hexagon Choose another/)).toBeVisible();
+  // The catalogue has gone, and the keys are the screen's again.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await hand.keys('/');
   await expect(page.getByRole('combobox', { name: 'Action' })).toBeFocused();
   await hand.type('step exp');

@@ -47,7 +47,11 @@ export function ActionFinder({ onHide }: { readonly onHide: () => void }) {
             if (by !== undefined) {
               event.preventDefault();
               setAt(Math.min(Math.max(here + by, 0), found.length - 1));
-            } else if (event.key === 'Enter' && found[here]) choose(found[here]);
+            } else if (event.key === 'Enter' && found[here]) {
+              // Else the key would also press what has the focus once the list has gone.
+              event.preventDefault();
+              choose(found[here]);
+            }
           }}
         />
       </Modal.Header>

@@ -56,7 +56,10 @@ export function ShapePicker({ title, room, onPick, onHide }: ShapePickerProps) {
             onKeyDown={(event) => {
               const [first] =
                 own.length > 0 ? [fitted(own[0]!.shape, room)] : found.map(({ entry }) => freshShape(entry, room));
-              if (event.key === 'Enter' && wanted.trim() && first) onPick(first);
+              if (event.key !== 'Enter' || !wanted.trim() || !first) return;
+              // Else the key would also press what has the focus once the dialog has gone.
+              event.preventDefault();
+              onPick(first);
             }}
           />
           <Button variant="plain" className="text-nowrap" onClick={() => file.current?.click()}>
