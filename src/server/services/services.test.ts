@@ -1,18 +1,16 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { mkdir, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { text } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { manifestSchema } from '../../core/export';
 import { parseTemplate } from '../../core/template';
 import { database, tables, write } from '../db';
-import { embeddedQueue } from '../jobs';
-import { arrivalsFolder, deliveryFolder, digestFile, originalPath, proxyPath } from '../store';
+import { arrivalsFolder, digestFile, originalPath, proxyPath } from '../store';
 import { batches, deliveries, photos, templates } from '.';
 import { countFindings } from './findings';
 import { DEMO, services, SMALL } from './testing';
 
-const { arrival, batchWith, begin, run } = services();
+const { arrival, batchWith, run } = services();
 
 describe('what is seen and changed by hand', () => {
   test('a photo is looked at as it comes in, once for all batches, and again by a newer finder', async () => {
@@ -305,106 +303,5 @@ describe('batch cards', () => {
       batchName: 'Shelf',
       filesDone: 1,
     });
-  });
-});
-
-describe('deliveries', () => {
-  test('every file once, with a manifest that matches what lies in the folder', async () => {
-    const id = await batchWith(SMALL, { outputs: [{ width: 60 }, { name: 'mail', format: 'jpeg', width: 40 }] });
-    const delivery = await deliveries.startDelivery(id);
-    await run(delivery);
-    const manifest = manifestSchema.parse(await deliveries.manifestOf(delivery));
-    expect(manifest.items).toHaveLength(6);
-    expect((await readdir(deliveryFolder(delivery))).sort()).toEqual(manifest.items.map((item) => item.file).sort());
-    for (const item of manifest.items)
-      expect(await digestFile(join(deliveryFolder(delivery), item.file!))).toEqual({
-        sha256: item.sha256,
-        bytes: item.bytes,
-      });
-    const entries = await deliveries.zipEntries(delivery);
-    expect(entries.at(-1)!.name).toBe('manifest.json');
-    expect(manifestSchema.parse(JSON.parse(entries.at(-1)!.input() as string))).toEqual(manifest);
-    const first = await text(entries[0]!.input() as never);
-    expect(first.length).toBeGreaterThan(100);
-  });
-
-  test('two photos of one name get two files', async () => {
-    const id = await batches.createBatch('Names');
-    await photos.takePhoto(id, await arrival('slate-mug-07.jpg', 'mug.jpg'));
-    await photos.takePhoto(id, await arrival('ochre-tile-48.jpg', 'mug.png'));
-    const { revision } = await batches.batchDetail(id);
-    await batches.saveDraft(id, { wobrel: 1, name: 'T', outputs: [{ width: 30, file: '{photo}' }] }, revision);
-    const delivery = await deliveries.startDelivery(id);
-    await run(delivery);
-    expect((await readdir(deliveryFolder(delivery))).sort()).toEqual(['mug-2.png', 'mug.png']);
-  });
-
-  test('a photo whose file is damaged later is an error of its own; the others are made', async () => {
-    const id = await batchWith(SMALL);
-    const delivery = await deliveries.startDelivery(id);
-    const mine = await database().select().from(tables.deliveryPhotos);
-    const victim = mine.find((p) => p.deliveryId === delivery)!;
-    const kept = readFileSync(originalPath(victim.sha256));
-    writeFileSync(originalPath(victim.sha256), kept.subarray(0, 900));
-    try {
-      await run(delivery);
-    } finally {
-      writeFileSync(originalPath(victim.sha256), kept);
-    }
-    expect(await deliveries.deliveryProgress(delivery)).toMatchObject({ photosDone: 3, photosFailed: 1, filesDone: 2 });
-    expect(await deliveries.failedPhotos(delivery)).toEqual([
-      { photo: victim.photo, error: expect.stringMatching(/broken|cut short|can’t be read/) },
-    ]);
-    const { items } = await deliveries.manifestOf(delivery);
-    expect(items.filter((item) => item.error !== null).map((item) => item.photo)).toEqual([victim.photo]);
-  });
-
-  test('one that is stopped goes on later, and finished files are not made again', async () => {
-    const id = await batchWith(SMALL);
-    const delivery = await deliveries.startDelivery(id);
-    let asked = 0;
-    // The first questions are answered with no: one photo is let through before the stop.
-    await begin(delivery, () => ++asked > 3);
-    const [first] = await readdir(deliveryFolder(delivery));
-    const path = join(deliveryFolder(delivery), first!);
-    const before = await digestFile(path);
-    writeFileSync(join(deliveryFolder(delivery), 'half.png.12345678.part'), 'half');
-    await run(delivery);
-    expect(await readdir(deliveryFolder(delivery))).toHaveLength(3);
-    expect(await digestFile(path)).toEqual(before);
-    expect(await deliveries.deliveryProgress(delivery)).toMatchObject({ filesDone: 3, photosDone: 3 });
-  });
-
-  test('an empty batch is not exported, and an unfinished delivery has no zip', async () => {
-    await expect(deliveries.startDelivery(await batches.createBatch('Empty'))).rejects.toMatchObject({
-      code: 'nothing-to-export',
-    });
-    const delivery = await deliveries.startDelivery(await batchWith(SMALL.slice(0, 1)));
-    await expect(deliveries.zipEntries(delivery)).rejects.toMatchObject({ code: 'not-done' });
-    await deliveries.cancelDelivery(delivery);
-    expect((await deliveries.deliveryProgress(delivery)).state).toBe('cancelled');
-    await deliveries.resumeDelivery(delivery);
-    expect((await deliveries.deliveryProgress(delivery)).state).toBe('waiting');
-  });
-});
-
-describe('the queue', () => {
-  const add = (subject: number) => write((tx) => embeddedQueue.add('delivery', subject, tx));
-  beforeEach(() => write(async (tx) => void (await tx.delete(tables.jobs))));
-
-  test('gives jobs in their order, each once, and takes none twice', async () => {
-    for (const subject of [3, 1, 3, 2]) await add(subject);
-    const taken = [await embeddedQueue.take(), await embeddedQueue.take(), await embeddedQueue.take()];
-    expect(taken.map((job) => job!.subject)).toEqual([3, 1, 2]);
-    expect(await embeddedQueue.take()).toBeNull();
-  });
-
-  test('jobs of a killed process wait again; finished ones are gone', async () => {
-    await add(1);
-    await add(2);
-    await embeddedQueue.finish((await embeddedQueue.take())!.id);
-    await embeddedQueue.take();
-    await embeddedQueue.recover();
-    expect((await embeddedQueue.take())!.subject).toBe(2);
   });
 });

@@ -1,6 +1,6 @@
 'use client';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { countBatch } from '@/core/checks';
 import type { Output, Template } from '@/core/template';
@@ -91,7 +91,11 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
     onSettled: () => client.invalidateQueries({ queryKey: ['deliveries'] }),
   });
   const isReady = files !== 0 && !start.isPending;
-  useKeys('page', { exportAll: () => isReady && start.mutate(null) });
+  const choices = useRef<HTMLDivElement>(null);
+  useKeys('page', {
+    // Which photos are meant is for the person to say.
+    exportAll: () => (narrowed ? choices.current?.querySelector('button')?.focus() : isReady && start.mutate(null)),
+  });
   const these = narrowed && countBatch(narrowed, template.outputs.length, () => false);
   const all = files === null ? 'all files' : plural(files, 'file');
   return (
@@ -99,23 +103,25 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
       <Outputs template={template} store={store} />
       <div className="side-block side-end d-grid gap-2">
         {doubtful}
-        {these && (
+        <div ref={choices} className="d-grid gap-2">
+          {these && (
+            <Button
+              className="py-2"
+              disabled={these.files === 0 || start.isPending}
+              onClick={() => start.mutate(narrowed.map(({ id }) => id))}
+            >
+              Export only these {amount(these.exported)}: {plural(these.files, 'file')}
+            </Button>
+          )}
           <Button
             className="py-2"
-            disabled={these.files === 0 || start.isPending}
-            onClick={() => start.mutate(narrowed.map(({ id }) => id))}
+            variant={these ? 'plain' : 'primary'}
+            disabled={!isReady}
+            onClick={() => start.mutate(null)}
           >
-            Export only these {amount(these.exported)}: {plural(these.files, 'file')}
+            {these ? `Export the whole batch: ${all}` : `Export ${all}`}
           </Button>
-        )}
-        <Button
-          className="py-2"
-          variant={these ? 'plain' : 'primary'}
-          disabled={!isReady}
-          onClick={() => start.mutate(null)}
-        >
-          {these ? `Export the whole batch: ${all}` : `Export ${all}`}
-        </Button>
+        </div>
         {start.error && <p className="text-danger small-text mb-0">{start.error.message}</p>}
       </div>
       {data && data.deliveries.length > 0 && (

@@ -1,5 +1,4 @@
 'use client';
-import { useId } from 'react';
 import {
   frameWidthInPixels,
   MAX_OUTPUT_WIDTH,
@@ -10,6 +9,7 @@ import {
   type OutputSize,
 } from '@/core/template';
 import { NumberField } from '../shared/number-field';
+import { SelectField } from '../shared/select-field';
 
 const WAYS = { frame: 'as the frame', factor: 'times the frame', px: 'in pixels', length: 'in millimetres' } as const;
 type Way = keyof typeof WAYS;
@@ -41,28 +41,19 @@ type OutputSizeFieldsProps = {
 
 /** How large the output is: as the frame, a multiple of it, in pixels, or in print. */
 export function OutputSizeFields({ frame, output: { size, width }, onChange }: OutputSizeFieldsProps) {
-  const id = useId();
   const set = (next: OutputSize | null) => {
     const pixels = next ? widthFor(next, frame) : width;
     if (pixels <= MAX_OUTPUT_WIDTH) onChange({ size: next, width: pixels });
   };
   return (
     <>
-      <div className="field">
-        <label htmlFor={id}>Size</label>
-        <select
-          id={id}
-          className="form-select form-select-sm"
-          value={wayOf(size)}
-          onChange={(event) => set(sizeAs(event.target.value as Way, width, frame))}
-        >
-          {Object.entries(WAYS).map(([way, words]) => (
-            <option key={way} value={way}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </div>
+      <SelectField label="Size" value={wayOf(size)} onChange={(value) => set(sizeAs(value as Way, width, frame))}>
+        {Object.entries(WAYS).map(([way, words]) => (
+          <option key={way} value={way}>
+            {words}
+          </option>
+        ))}
+      </SelectField>
       {size === null && (
         <NumberField
           label="Width"

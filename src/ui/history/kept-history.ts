@@ -5,7 +5,7 @@ import { keptTemplate, type Template } from '@/core/template';
 import { createKept } from '../shared/kept';
 import type { History, Step, Steps } from './history';
 
-/** Steps of one batch that are kept, and how long their text may be; browsers give a page a few megabytes. */
+/** Steps of one batch that are kept each way, and how long their text may be; browsers give a page a few megabytes. */
 const STEPS = 60;
 const LENGTH = 400_000;
 const BATCHES = 3;
@@ -37,13 +37,18 @@ export function recallHistory(batch: number, template: Template): Steps {
   return found && fits(found, template) ? found : NONE;
 }
 
-function shortened({ past, future }: Steps): Steps {
-  let [left, right] = [past.slice(-STEPS), future.slice(0, STEPS)];
-  while (JSON.stringify([left, right]).length > LENGTH && left.length + right.length > 0)
-    if (left.length > 0) left = left.slice(1);
-    else right = right.slice(0, -1);
-  return { past: left, future: right };
+/** As many of the steps, from the first on, as have room. */
+function fitting(steps: readonly Step[], room: number): readonly Step[] {
+  let left = room;
+  const beyond = steps.slice(0, STEPS).findIndex((step) => (left -= JSON.stringify(step).length) < 0);
+  return steps.slice(0, beyond < 0 ? STEPS : beyond);
 }
+
+/** The newest steps back, and the next ones forth. */
+const shortened = ({ past, future }: Steps): Steps => ({
+  past: fitting([...past].reverse(), LENGTH).toReversed(),
+  future: fitting(future, LENGTH),
+});
 
 /** Keeps a batch's history as it grows, until the returned function is called. */
 export function keepHistory(batch: number, history: History): () => void {

@@ -6,7 +6,7 @@ import { useDropzone } from 'react-dropzone';
 import type { BatchDetail, PhotoRow, Received } from '@/server/services';
 import { api } from '../shared/api';
 import { amount, plural } from '../shared/words';
-import { forgetExpected, useExpected } from './expected';
+import { forgetAllExpected, useLeftBehind } from './expected';
 import { withArrived, type PhotoPages } from './photo-pages';
 import { forgetFailed, isArriving, sendFailedAgain, sendFiles, useTransfers } from './upload';
 
@@ -111,7 +111,7 @@ function Progress({ batchId, onAgain }: { batchId: number; onAgain: () => void }
 
 /** Files that were on their way when the page was left, and have not come. */
 function NotArrived({ batchId, photos }: { batchId: number; photos: readonly PhotoRow[] }) {
-  const expected = useExpected(batchId);
+  const expected = useLeftBehind(batchId);
   const { list } = useTransfers();
   const here = new Set([...photos, ...list].map(({ name }) => name));
   const lost = expected.filter((name) => !here.has(name));
@@ -133,7 +133,7 @@ function NotArrived({ batchId, photos }: { batchId: number; photos: readonly Pho
         ))}
         {lost.length > LISTED && <li className="muted">and {lost.length - LISTED} more</li>}
       </ul>
-      <Button variant="quiet" onClick={() => forgetExpected(batchId)}>
+      <Button variant="quiet" onClick={() => forgetAllExpected(batchId)}>
         Clear this list
       </Button>
     </div>

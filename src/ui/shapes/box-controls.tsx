@@ -1,10 +1,10 @@
 'use client';
-import { useId } from 'react';
 import { resizeBox, type Anchor } from '@/core/outline';
 import { SHAPES, type Box, type Shape } from '@/core/shape';
 import { readLength, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
+import { SelectField } from '../shared/select-field';
 import { setStage, useStage } from '../stage/stage-state';
 
 type BoxControlsProps = {
@@ -32,24 +32,19 @@ const ANCHORS: Readonly<Record<string, string>> = {
 
 /** What stays where it is while the size changes. */
 function AnchorField() {
-  const id = useId();
   const { anchor } = useStage();
   return (
-    <div className="field">
-      <label htmlFor={id}>Grows from</label>
-      <select
-        id={id}
-        className="form-select form-select-sm"
-        value={anchor.join()}
-        onChange={(event) => setStage({ anchor: event.target.value.split(',').map(Number) as unknown as Anchor })}
-      >
-        {Object.entries(ANCHORS).map(([value, label]) => (
-          <option key={value} value={value}>
-            {label}
-          </option>
-        ))}
-      </select>
-    </div>
+    <SelectField
+      label="Grows from"
+      value={anchor.join()}
+      onChange={(value) => setStage({ anchor: value.split(',').map(Number) as unknown as Anchor })}
+    >
+      {Object.entries(ANCHORS).map(([value, label]) => (
+        <option key={value} value={value}>
+          {label}
+        </option>
+      ))}
+    </SelectField>
   );
 }
 

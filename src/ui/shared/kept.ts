@@ -20,6 +20,13 @@ export function createKept<T>(name: string, schema: z.ZodType<T>, initial: T) {
   return {
     now: (): T => use.getState().value,
     useValue: () => use((state) => state.value),
-    change: (change: (value: T) => T): void => void use.setState(({ value }) => ({ value: change(value) })),
+    change: (change: (value: T) => T): void => {
+      try {
+        use.setState(({ value }) => ({ value: change(value) }));
+      } catch (error) {
+        // The value holds on this page; only the browser has no room to keep it.
+        console.error(error);
+      }
+    },
   };
 }

@@ -39,13 +39,16 @@ let waiting: Promise<void> | null = null;
 /** Ends when the server answers again; all who wait ask together. */
 export const lineBack = (): Promise<void> => (waiting ??= untilBack().finally(() => (waiting = null)));
 
-/** Does something as often as it takes until the line holds; any other failure is thrown. */
+/** Something that breaks off so often, the server answering each time afterwards, is itself at fault: a file that has gone, say. */
+const TRIES = 4;
+
+/** Does something again each time the line is back after it broke; any other failure, and one time too many, is thrown. */
 export async function overTheLine<T>(work: () => Promise<T>, onLost: () => void = () => {}): Promise<T> {
-  for (;;)
+  for (let tries = 1; ; tries++)
     try {
       return await work();
     } catch (error) {
-      if (!isOffline(error)) throw error;
+      if (!isOffline(error) || tries === TRIES) throw error;
       onLost();
       await lineBack();
     }

@@ -1,5 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
+import { UnitBox } from './unit-box';
 
 export type NumberFieldProps = {
   readonly label: string;
@@ -55,28 +56,21 @@ export function NumberField({
     <div className="field">
       <label htmlFor={id}>{label}</label>
       <div className={slider ? 'number' : 'number alone'}>
-        <div className="box">
-          <input
-            id={id}
-            className="form-control"
-            inputMode="decimal"
-            autoComplete="off"
-            value={typed ?? shown(value)}
-            onChange={(event) => setTyped(event.target.value)}
-            onBlur={() => typed !== null && commit(typed)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter' && typed !== null) commit(typed);
-              if (event.key === 'Escape') setTyped(null);
-              if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-                event.preventDefault();
-                nudge((event.key === 'ArrowUp' ? step : -step) * (event.shiftKey ? 10 : 1));
-              }
-            }}
-          />
-          <span className="unit" aria-hidden>
-            {unit}
-          </span>
-        </div>
+        <UnitBox
+          id={id}
+          unit={unit}
+          value={typed ?? shown(value)}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={() => typed !== null && commit(typed)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && typed !== null) commit(typed);
+            if (event.key === 'Escape') setTyped(null);
+            if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+              event.preventDefault();
+              nudge((event.key === 'ArrowUp' ? step : -step) * (event.shiftKey ? 10 : 1));
+            }
+          }}
+        />
         {slider && (
           <input
             type="range"

@@ -13,6 +13,8 @@ import {
 } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { Section } from '../shared/section';
+import { SelectField } from '../shared/select-field';
+import { UnitBox } from '../shared/unit-box';
 import { forgetSize, keepSize, READY_SIZES, sameFrame, sizeWords, useOwnSizes } from './frame-sizes';
 import type { TemplateStore } from './store';
 import { frameWords } from './words';
@@ -47,19 +49,7 @@ function Line({ label, unit, value, onType }: LineProps) {
     <div className="field">
       <label htmlFor={id}>{label}</label>
       <div className="number alone">
-        <div className="box">
-          <input
-            id={id}
-            className="form-control"
-            inputMode="decimal"
-            autoComplete="off"
-            value={value}
-            onChange={(event) => onType(event.target.value)}
-          />
-          <span className="unit" aria-hidden>
-            {unit}
-          </span>
-        </div>
+        <UnitBox id={id} unit={unit} value={value} onChange={(event) => onType(event.target.value)} />
       </div>
     </div>
   );
@@ -117,37 +107,28 @@ function FrameForm({ frame, onSet }: { frame: Frame; onSet: (frame: Frame) => vo
 }
 
 function ReadySizes({ frame, onSet }: { frame: Frame; onSet: (frame: Frame) => void }) {
-  const id = useId();
   const own = useOwnSizes();
   const all = [...READY_SIZES.map(({ frame: size }) => size), ...own];
   const at = all.findIndex((size) => sameFrame(size, frame));
   return (
     <>
-      <div className="field">
-        <label htmlFor={id}>Ready size</label>
-        <select
-          id={id}
-          className="form-select form-select-sm"
-          value={at}
-          onChange={(event) => onSet(all[Number(event.target.value)]!)}
-        >
-          {at < 0 && <option value={-1}>another: {sizeWords(frame)}</option>}
-          {READY_SIZES.map(({ name, frame: size }, i) => (
-            <option key={name} value={i}>
-              {name} {sizeWords(size)}
-            </option>
-          ))}
-          {own.length > 0 && (
-            <optgroup label="Own sizes">
-              {own.map((size, i) => (
-                <option key={sizeWords(size)} value={READY_SIZES.length + i}>
-                  {sizeWords(size)}
-                </option>
-              ))}
-            </optgroup>
-          )}
-        </select>
-      </div>
+      <SelectField label="Ready size" value={String(at)} onChange={(value) => onSet(all[Number(value)]!)}>
+        {at < 0 && <option value={-1}>another: {sizeWords(frame)}</option>}
+        {READY_SIZES.map(({ name, frame: size }, i) => (
+          <option key={name} value={i}>
+            {name} {sizeWords(size)}
+          </option>
+        ))}
+        {own.length > 0 && (
+          <optgroup label="Own sizes">
+            {own.map((size, i) => (
+              <option key={sizeWords(size)} value={READY_SIZES.length + i}>
+                {sizeWords(size)}
+              </option>
+            ))}
+          </optgroup>
+        )}
+      </SelectField>
       {at < 0 && (
         <Button variant="quiet" onClick={() => keepSize(frame)}>
           Keep this size

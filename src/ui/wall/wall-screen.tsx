@@ -1,7 +1,6 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
-import { useSearchParams } from 'next/navigation';
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
@@ -32,7 +31,6 @@ import { ShapeSection } from '../template/shape-section';
 import { createHistory } from '../history/history';
 import { keepHistory, recallHistory } from '../history/kept-history';
 import { createTemplateStore } from '../template/store';
-import { centreWords } from '../template/words';
 import { useAutosave } from '../template/use-autosave';
 import { useGround } from './ground-picker';
 import { Average } from './average';
@@ -41,7 +39,9 @@ import { FilterNote } from './filter-note';
 import { arranged, type Show, type Sort } from './order';
 import { Easel } from '../easel/easel';
 import { usePhotoEdits } from '../photos/use-edits';
-import { StepsBar, STEP_TITLES, useStep, type Step } from './steps-bar';
+import { stepWords } from './step-words';
+import { StepsBar, STEP_TITLES, useStep } from './steps-bar';
+import { useLooking } from './use-looking';
 import { useBenchKeys } from './use-bench-keys';
 import { useBatch } from './use-batch';
 import { usePhotos } from './use-photos';
@@ -77,9 +77,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const edits = usePhotoEdits(batch.id, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
-  // The easel goes through the list as it was when it opened, however findings come and go meanwhile.
-  const [looking, setLooking] = useState<number | null>(null);
-  const [listed, setListed] = useState<readonly number[]>([]);
   const [chosen, setChosen] = useState<readonly PhotoRow[]>([]);
   const [failure, setFailure] = useState<string | null>(null);
   const client = useQueryClient();
@@ -92,19 +89,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const { getRootProps, isDragActive } = useDropzone({ onDrop: intake, noClick: true, noKeyboard: true });
 
   const shown = useMemo(() => arranged(photos, show, sort, findings), [photos, show, sort, findings]);
-  // A link from the report puts one photo on the easel.
-  const asked = Number(useSearchParams().get('photo'));
-  const [answered, setAnswered] = useState(0);
-  const at = asked !== answered ? photos.findIndex(({ id }) => id === asked) : -1;
-  if (at >= 0) {
-    setAnswered(asked);
-    setListed(photos.map(({ id }) => id));
-    setLooking(at);
-  }
-  const opened = useMemo(() => {
-    const by = new Map(photos.map((photo) => [photo.id, photo]));
-    return listed.flatMap((id) => by.get(id) ?? []);
-  }, [photos, listed]);
+  const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
   const mendAll = (check: string, words: string) => {
     const changes = photos.flatMap((photo) => {
@@ -119,10 +104,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
       `${state === 'out' ? 'left out' : state === 'good' ? 'good' : 'to look at'}: ${plural(ids.length, 'photo')}`,
       ids.map((id) => ({ id, review: state })),
     );
-  const openAt = (at: number) => {
-    setListed(shown.map(({ id }) => id));
-    setLooking(at);
-  };
   const edited =
     batch.saved !== null &&
     JSON.stringify({ ...batch.saved.template, name: template.name }) !== JSON.stringify(template);
@@ -151,22 +132,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id)),
     [photos, template.outputs.length, toLookAt],
   );
-  const subtitles: Readonly<Record<Step, string>> = {
-    photos: [
-      amount(total),
-      ...(counts.leftOut > 0 ? [`${amount(counts.leftOut)} left out`] : []),
-      ...(batch.refusalCount > 0 ? [`${amount(batch.refusalCount)} not taken`] : []),
-    ].join(', '),
-    template: `${template.name}${batch.saved ? `, ${edited ? 'changed' : `v${batch.saved.version}`}` : ''}`,
-    centre: centreWords(template),
-    check:
-      counts.toLookAt > 0
-        ? `${amount(counts.toLookAt)} to look at`
-        : findings.ofOutputs.length > 0
-          ? `${plural(findings.ofOutputs.length, 'output')} to look at`
-          : 'nothing to look at',
-    export: plural(template.outputs.length, 'output'),
-  };
+  const subtitles = stepWords({ batch, template, edited, total, counts, outputsToLookAt: findings.ofOutputs.length });
 
   return (
     <main className="bench" ref={screen}>
