@@ -90,6 +90,24 @@ describe('what was seen', () => {
     expect(check(mended).map((f) => f.check)).not.toContain('gap');
   });
 
+  test('a rim that is drawn out into streaks is told where it shows, not where the photo covers or the rim is mirrored', () => {
+    // Off to the left: the shape shows what lies beyond the photo's left rim, which has a step of ΔE 40 halfway down.
+    const rim = (side: number, value: string) =>
+      Array.from({ length: 4 }, (_, k) => '00'.repeat(16) + (k === side ? value : '00') + '00'.repeat(15));
+    const near = (side: number, value: string) =>
+      seen({ subject: subject({ box: [0, 0.3, 0.4, 0.4] }), rim: rim(side, value) });
+    const { check, mend } = bench({ gap: 'extend' });
+    const [finding] = check(near(3, '28'));
+    expect(finding).toMatchObject({ check: 'streaks', value: 40, limit: 10 });
+    expect(finding!.message).toContain('the left rim');
+    expect(names(near(3, '0a'), { gap: 'extend' })).toEqual([]);
+    expect(names(near(3, '0b'), { gap: 'extend' })).toEqual(['streaks']);
+    expect(names(near(1, '28'), { gap: 'extend' })).toEqual([]);
+    expect(names(near(3, '28'), { gap: 'extend', extend: 'mirror' })).toEqual([]);
+    const mended = { ...(near(3, '28') as object), ...mend(near(3, '28'), 'streaks') } as never;
+    expect(check(mended).map((f) => f.check)).not.toContain('streaks');
+  });
+
   test('what enlarging gave up is said, and the size can be put right', () => {
     const near = seen({ subject: subject({ box: [0.02, 0.3, 0.4, 0.4] }) });
     const { check, mend } = bench({ gap: 'enlarge' });

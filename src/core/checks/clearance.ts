@@ -1,28 +1,11 @@
 import { inFrame, UNADJUSTED, type PlacedSubject } from '../placement';
-import { flatten, type Outline, type Point } from '../shape';
+import type { Point } from '../shape';
 import { rimOfMask } from '../sight';
 import { defineCheck, percent, type CheckInput } from './check';
+import { distanceToEdge } from './edge';
 
 /** Points of an oval that stands for a subject whose mask is not known: it fills its box better than corners that are mostly empty. */
 const AROUND = 24;
-
-function distanceToEdge(edges: readonly (readonly Point[])[], [x, y]: Point): number {
-  let nearest = Infinity; // Squared: one root at the end.
-  let inside = false;
-  for (const polygon of edges)
-    for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-      const [ax, ay] = polygon[j]!;
-      const [bx, by] = polygon[i]!;
-      const [dx, dy] = [bx - ax, by - ay];
-      const t = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
-      const [ex, ey] = [ax + dx * t - x, ay + dy * t - y];
-      nearest = Math.min(nearest, ex * ex + ey * ey);
-      if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
-    }
-  return inside ? Math.sqrt(nearest) : -Math.sqrt(nearest);
-}
-
-const edgesOf = new WeakMap<Outline, readonly (readonly Point[])[]>();
 
 const ovalIn = ({ x, y, width, height }: PlacedSubject): Point[] =>
   Array.from({ length: AROUND }, (_, i) => {
@@ -42,9 +25,7 @@ function rimOf({ photo, placement }: CheckInput, placed: PlacedSubject): Point[]
 
 /** Least room between the subject and the shape's edge, frame units; negative where it sticks out. */
 function room(input: CheckInput, subject: PlacedSubject): number {
-  const edges = edgesOf.get(input.outline) ?? flatten(input.outline, 1, 0.5);
-  edgesOf.set(input.outline, edges);
-  return Math.min(...rimOf(input, subject).map((at) => distanceToEdge(edges, at)));
+  return Math.min(...rimOf(input, subject).map((at) => distanceToEdge(input.outline, at)));
 }
 
 const side = ({ template: { shape } }: CheckInput) => Math.max(shape.box.width, shape.box.height);

@@ -16,6 +16,7 @@ import { several } from './several';
 import { size } from './size';
 import { small } from './small';
 import { spot } from './spot';
+import { streaks } from './streaks';
 import { twin } from './twin';
 import { unseen } from './unseen';
 import { unsure } from './unsure';
@@ -30,6 +31,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   spot,
   size,
   clearance,
+  streaks,
   enlargement,
   small,
   blurred,

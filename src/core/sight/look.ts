@@ -1,12 +1,13 @@
 /** Everything that is seen in a photo but faces, from one small picture of it. */
 import { brightnessOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
 import { groundColour } from './ground';
-import { labToHex, type Raster } from './lab';
+import { labToHex, toLab, type Raster } from './lab';
+import { rimOf } from './rim';
 import type { FoundSubject, Sight } from './sight';
 import { subjectIn } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 4;
+export const SIGHT_VERSION = 5;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;
@@ -16,7 +17,8 @@ const tidy = (v: number) => Math.round(v * 1e5) / 1e5;
 /** @param raster about `LOOK_SIZE` on its longer side */
 export function look(raster: Raster): Omit<Sight, 'faces'> {
   const { width, height } = raster;
-  const { ground, subject } = subjectIn(raster);
+  const lab = toLab(raster);
+  const { ground, subject } = subjectIn(lab);
   const luma = lumaOf(raster);
   return {
     version: SIGHT_VERSION,
@@ -29,6 +31,7 @@ export function look(raster: Raster): Omit<Sight, 'faces'> {
       count: subject.count,
     },
     ground: { colour: labToHex(groundColour(ground)), plain: tidy(ground.plain) },
+    rim: rimOf(lab),
     sharpness: tidy(sharpnessOf(luma, width, height, subject?.box)),
     contrast: tidy(contrastOf(luma, width, height, subject?.box)),
     brightness: tidy(brightnessOf(luma)),

@@ -35,6 +35,8 @@ export const sightSchema = z.object({
   subject: foundSubjectSchema.nullable(),
   /** The colour around the subject (CSS hex), and the share of the rim that has it. */
   ground: z.object({ colour: z.string(), plain: share }),
+  /** What would streak where the rim is drawn out, side by side (`rimOf`). */
+  rim: z.array(z.string()).length(4).optional(),
   /** Variance of the Laplacian of luma, in squared 8-bit steps. */
   sharpness: z.number(),
   /** Variance of luma in the same place, squared 8-bit steps: a dark photo has less of both. */

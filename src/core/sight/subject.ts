@@ -2,7 +2,7 @@
 import { overlap } from './boxes';
 import { edgesOf } from './edges';
 import { distancesFrom, groundOf, type Ground } from './ground';
-import { halved, toLab, type Lab, type Raster, type Size } from './lab';
+import { halved, type Lab, type Size } from './lab';
 import { mainPart, type MainPart } from './main-part';
 import { filled } from './masks';
 import { outlined, regionOf, silhouette, type Region } from './region';
@@ -93,8 +93,7 @@ function better(a: FoundSubject | null, b: FoundSubject | null): FoundSubject | 
 }
 
 /** Ground and subject of a picture of about 256 pixels on its longer side. */
-export function subjectIn(raster: Raster): { readonly ground: Ground; readonly subject: FoundSubject | null } {
-  const lab = toLab(raster);
+export function subjectIn(lab: Lab): { readonly ground: Ground; readonly subject: FoundSubject | null } {
   const ground = groundOf(lab);
   const plain = ground.plain >= PLAIN ? onPlain(ground, lab) : null;
   return { ground, subject: plain ?? better(onBusy(ground, lab), standingOut(lab)) };
