@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { parseTemplate } from '../template';
-import { caughtBy, movedBy, scaledAbout, scaledBy } from './by-hand';
+import { betweenFingers, caughtBy, movedBy, scaledAbout, scaledBy } from './by-hand';
 import { placer, spotOf } from './place';
 import { inPhoto } from './placement';
 
@@ -56,4 +56,10 @@ test('scaled there and back is as before', () => {
 test('what comes near the spot is caught by it, on each axis alone', () => {
   expect(caughtBy([540, 500], [543, 520], 8)).toEqual([-3, 0]);
   expect(caughtBy([540, 500], [560, 495], 8)).toEqual([0, 5]);
+});
+
+test('two fingers that part twice as far scale by two; they turn by the shorter way round', () => {
+  expect(betweenFingers([100, 10], [200, 10])).toEqual({ scale: 2, turn: 0 });
+  expect(betweenFingers([100, 179], [100, -179]).turn).toBe(2);
+  expect(betweenFingers([100, -170], [50, 170])).toEqual({ scale: 0.5, turn: -20 });
 });

@@ -28,6 +28,18 @@ export function scaledAbout(from: Adjustment, k: number, at: Point, spot: Point,
   return movedBy(grown, box, [(at[0] - spot[0]) * (1 - held), (at[1] - spot[1]) * (1 - held)]);
 }
 
+/** Two fingers: their distance, and the direction from one to the other in degrees, clockwise. */
+export type Fingers = readonly [distance: number, angle: number];
+
+/** How much further two fingers have parted, and turned by the shorter way round: from 179° to −179° is 2°. */
+export const betweenFingers = (
+  [d0, a0]: Fingers,
+  [d, a]: Fingers,
+): { readonly scale: number; readonly turn: number } => ({
+  scale: d / d0,
+  turn: ((((a - a0 + 180) % 360) + 360) % 360) - 180,
+});
+
 /** How far something at `at` is from lying on the spot, on each axis alone; 0 where it is not within reach. Frame units. */
 export function caughtBy(spot: Point, at: Point, reach: number): Point {
   const catches = (d: number) => (Math.abs(d) < reach ? d : 0);

@@ -1,4 +1,4 @@
-export { caughtBy, movedBy, scaledAbout, scaledBy } from './by-hand';
+export { betweenFingers, caughtBy, movedBy, scaledAbout, scaledBy, type Fingers } from './by-hand';
 export {
   adjustmentSchema,
   closingAdjustment,

@@ -2,11 +2,13 @@
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useEffectEvent, useState, type RefObject } from 'react';
 import {
+  betweenFingers,
   caughtBy,
   inPhoto,
   movedBy,
   scaledAbout,
   type Adjustment,
+  type Fingers,
   type HandSubject,
   type Placed,
   type Placer,
@@ -18,8 +20,6 @@ import type { PhotoRow } from '@/server/services';
 export type Tool = 'photo' | 'shape' | 'both' | 'subject';
 
 type Vector = readonly [number, number];
-/** Two fingers: their distance and the direction from one to the other in degrees, clockwise. */
-type Fingers = Vector;
 type Pinch = { readonly from: Adjustment; readonly fingers: Fingers };
 type Grasp = { readonly from: Adjustment; readonly pan: Vector; readonly k: number };
 
@@ -84,10 +84,9 @@ export function useEaselDrag(easel: EaselDrag) {
   }
 
   /** The photo as two fingers hold it: larger as they part, turned as they turn. */
-  function pinched({ from, fingers: [d0, a0] }: Pinch, [d, a]: Fingers, origin: Vector): Adjustment {
-    const scaled = scaledAbout(from, d / d0, pointAt(origin), spot, shape.box);
-    // The shorter way round: from 179° to −179° is 2°.
-    const turn = ((((a - a0 + 180) % 360) + 360) % 360) - 180;
+  function pinched({ from, fingers }: Pinch, now: Fingers, origin: Vector): Adjustment {
+    const { scale, turn } = betweenFingers(fingers, now);
+    const scaled = scaledAbout(from, scale, pointAt(origin), spot, shape.box);
     return { ...scaled, angle: scaled.angle + turn };
   }
 

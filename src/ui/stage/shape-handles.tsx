@@ -24,6 +24,7 @@ import {
 } from '@/core/shape';
 import type { Template } from '@/core/template';
 import { isRegular } from '../shapes/box-controls';
+import { say } from '../shared/say';
 import type { Edited } from './edited';
 import { arrowStep } from './keys';
 import { onScreen, type View } from './view';
@@ -61,9 +62,17 @@ type ShapeHandlesProps = {
   readonly onShape: (shape: Shape) => void;
   readonly onDrag: (active: boolean) => void;
   readonly onGuides: (guides: readonly Guide[]) => void;
+  /** Whether two fingers do something else with the shape; `first` is a drag's beginning. */
+  readonly isHeld: (first: boolean) => boolean;
 };
 
 const withBox = (shape: Shape, box: Partial<Box>): Shape => ({ ...shape, box: { ...shape.box, ...box } });
+
+/** Where it lies and how large it is, for those who don't see it. */
+const sayBox = ({ box: { cx, cy, width, height, angle } }: Shape) => {
+  const [x, y, w, h, turned] = [cx, cy, width, height, angle].map((v) => Math.round(v * 10) / 10);
+  say(`Shape ${w} × ${h}, its middle at ${x}, ${y}, turned by ${turned}°`);
+};
 
 /** The shape moved by a distance in its own units. */
 const movedBy = (shape: Shape, dx: number, dy: number) =>
@@ -91,7 +100,17 @@ function allowed(shape: Shape, before: Shape): Shape {
 }
 
 /** Moving, pulling, turning: the outline itself, its box's grips, and a handle for each of its numbers. */
-export function ShapeHandles({ edited, frame, view, locked, pointAt, onShape, onDrag, onGuides }: ShapeHandlesProps) {
+export function ShapeHandles({
+  edited,
+  frame,
+  view,
+  locked,
+  pointAt,
+  onShape,
+  onDrag,
+  onGuides,
+  isHeld,
+}: ShapeHandlesProps) {
   const { shape, map } = edited;
   const toOwn = (point: Point) => mapPoint(inverseOf(map), point);
   const show = (own: Point) => onScreen(view, mapPoint(map, own));
@@ -127,7 +146,9 @@ export function ShapeHandles({ edited, frame, view, locked, pointAt, onShape, on
       target = toOwn([frameTo[0] + dx, frameTo[1] + dy]);
     }
     const keep = locked || keys.shift || isRegular(from);
-    onShape(withBox(from, pullBox(from.box, grip, target, { locked: keep, centred: keys.alt })));
+    const pulled = withBox(from, pullBox(from.box, grip, target, { locked: keep, centred: keys.alt }));
+    onShape(pulled);
+    return pulled;
   };
 
   const turn = (from: Shape, to: Point, steps: boolean) => {
@@ -141,8 +162,9 @@ export function ShapeHandles({ edited, frame, view, locked, pointAt, onShape, on
     ({ args, xy, initial, first, last, memo, shiftKey, altKey, ctrlKey, event }) => {
       event.stopPropagation();
       const held = args[0] as Held;
-      if (first) onDrag(true);
       const from = (memo as Shape | undefined) ?? shape;
+      if (isHeld(first)) return from;
+      if (first) onDrag(true);
       const to = toOwn(pointAt(xy));
       if (held.what === 'shape') move(from, toOwn(pointAt(initial)), to, ctrlKey);
       if (held.what === 'grip') pull(from, held.grip, to, { shift: shiftKey, alt: altKey, free: ctrlKey });
@@ -185,7 +207,9 @@ export function ShapeHandles({ edited, frame, view, locked, pointAt, onShape, on
           if (!step) return;
           const [ox, oy] = toOwn([0, 0]);
           const [sx, sy] = toOwn(step);
-          onShape(movedBy(shape, sx - ox, sy - oy));
+          const moved = movedBy(shape, sx - ox, sy - oy);
+          onShape(moved);
+          sayBox(moved);
         }}
       />
       <polygon className="stage-box" points={corners.join(' ')} />
@@ -224,11 +248,8 @@ export function ShapeHandles({ edited, frame, view, locked, pointAt, onShape, on
               const step = arrowStep(event);
               if (!step) return;
               const at = mapPoint(map, anchorPoint(shape.box, grip));
-              pull(shape, grip, toOwn([at[0] + step[0], at[1] + step[1]]), {
-                shift: false,
-                alt: event.altKey,
-                free: true,
-              });
+              const to = toOwn([at[0] + step[0], at[1] + step[1]]);
+              sayBox(pull(shape, grip, to, { shift: false, alt: event.altKey, free: true }));
             }}
           />
         );

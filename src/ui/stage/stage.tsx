@@ -18,6 +18,7 @@ import { ReferenceControls } from './reference-controls';
 import { mostDifferent, SampleStrip } from './sample-strip';
 import { ShapeHandles } from './shape-handles';
 import { setStage, useStage, type StageMode } from './stage-state';
+import { useStagePinch } from './use-stage-pinch';
 import { useView, type View } from './view';
 
 /** While something is dragged the large picture is drawn at this share of its pixels, and in full once it is let go. */
@@ -103,6 +104,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
     store.drag(active);
     setDragging(active);
   };
+  const { bind, isHeld } = useStagePinch(edited.shape, set, drag);
   const closed = (nodes: readonly Node[]) => {
     const drawn = shapeOfNodes([nodes], frame, 'nonzero');
     if (drawn) store.change((t) => ({ ...t, shape: withDrawn(t.shape, drawn) }));
@@ -140,7 +142,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
         )}
         <span className="muted small-text">{HELP[mode]}</span>
       </div>
-      <div ref={ref} className="stage-room" data-mode={mode}>
+      <div ref={ref} className="stage-room" data-mode={mode} {...(mode === 'shape' ? bind() : {})}>
         <div
           className="stage-frame ground"
           data-ground={ground}
@@ -169,7 +171,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
             />
           )}
           <rect className="stage-edge" x={view.x} y={view.y} width={fw} height={fh} />
-          {view.k > 0 && mode === 'shape' && <ShapeHandles {...common} locked={locked} />}
+          {view.k > 0 && mode === 'shape' && <ShapeHandles {...common} locked={locked} isHeld={isHeld} />}
           {view.k > 0 && mode === 'points' && canHavePoints && <PointHandles key={part ?? -1} {...common} />}
           {view.k > 0 && mode === 'draw' && (
             <Drawing
