@@ -1,0 +1,7 @@
+import { demoPhoto } from '@/server/help';
+import { routes } from '@/server/http';
+
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  GET: async (_, { name }) =>
+    new Response(new Uint8Array(await demoPhoto(name)), { headers: { 'content-type': 'image/jpeg' } }),
+});

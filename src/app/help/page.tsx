@@ -1,0 +1,6 @@
+import { guides } from '@/server/help';
+import { HelpScreen } from '@/ui/help/help-screen';
+
+export default async function Page() {
+  return <HelpScreen guides={await guides()} />;
+}

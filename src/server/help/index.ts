@@ -1,0 +1,2 @@
+export { demoNames, demoPhoto } from './demo-photos';
+export { guides, pictureOf, type Guide } from './guides';
