@@ -2,10 +2,12 @@
 import { expect, type Locator, type Page } from './test';
 
 export type Hand = {
-  readonly click: (what: Locator) => Promise<void>;
+  readonly click: (what: Locator, at?: { readonly x: number; readonly y: number }) => Promise<void>;
   /** One after the other; every character that is typed is a key, and what is chosen in a list a click. */
   readonly keys: (...keys: string[]) => Promise<void>;
   readonly type: (text: string) => Promise<void>;
+  /** Presses, moves by so many pixels and lets go: one click. */
+  readonly drag: (what: Locator, by: readonly [number, number]) => Promise<void>;
   readonly choose: (list: Locator, words: string) => Promise<void>;
   /** Prints what it took, and holds it against the most that it may. */
   readonly done: (task: string, most: { readonly clicks: number; readonly keys: number }) => void;
@@ -14,9 +16,9 @@ export type Hand = {
 export function handOn(page: Page): Hand {
   let [clicks, keys] = [0, 0];
   return {
-    click: async (what) => {
+    click: async (what, at) => {
       clicks++;
-      await what.click();
+      await what.click(at && { position: at });
     },
     keys: async (...pressed) => {
       for (const key of pressed) {
@@ -27,6 +29,14 @@ export function handOn(page: Page): Hand {
     type: async (text) => {
       keys += text.length;
       await page.keyboard.type(text);
+    },
+    drag: async (what, [dx, dy]) => {
+      clicks++;
+      const { x, y, width, height } = (await what.boundingBox())!;
+      await page.mouse.move(x + width / 2, y + height / 2);
+      await page.mouse.down();
+      await page.mouse.move(x + width / 2 + dx, y + height / 2 + dy, { steps: 4 });
+      await page.mouse.up();
     },
     choose: async (list, words) => {
       clicks++;

@@ -5,9 +5,11 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Form, Modal, ProgressBar } from 'react-bootstrap';
 import type { BatchCard } from '@/server/services';
+import { useActions } from '../keys/use-keys';
 import { api } from '../shared/api';
 import { CutoutCanvas } from '../shared/cutout-canvas';
-import { amount, plural, when } from '../shared/words';
+import { WhatIs } from '../shared/what-is';
+import { amount, day, plural, when } from '../shared/words';
 import { useTemplates } from '../template/use-templates';
 
 const STRIP_WIDTH = 68;
@@ -81,7 +83,7 @@ function Card({ batch }: { batch: BatchCard }) {
 
 function NewBatch({ onHide }: { onHide: () => void }) {
   const router = useRouter();
-  const [name, setName] = useState('');
+  const [name, setName] = useState(() => `Batch of ${day(Date.now())}`);
   const [templateId, setTemplateId] = useState('');
   const [error, setError] = useState<string | null>(null);
   const { data } = useTemplates();
@@ -114,7 +116,8 @@ function NewBatch({ onHide }: { onHide: () => void }) {
               value={name}
               autoFocus
               maxLength={120}
-              placeholder="Autumn shelf"
+              // A name of one's own is typed over the suggestion.
+              onFocus={(event) => event.target.select()}
               onChange={(event) => setName(event.target.value)}
             />
           </Form.Group>
@@ -147,6 +150,7 @@ function NewBatch({ onHide }: { onHide: () => void }) {
 /** All batches as cards. */
 export function BatchesScreen() {
   const [adding, setAdding] = useState(false);
+  useActions('page', { newBatch: () => setAdding(true) });
   const { data, error } = useQuery({
     queryKey: ['batches'],
     queryFn: () => api<{ batches: BatchCard[] }>('/api/batches'),
@@ -156,7 +160,9 @@ export function BatchesScreen() {
   return (
     <main className="page">
       <div className="d-flex justify-content-between align-items-center mb-3">
-        <h1 className="mb-0">Batches</h1>
+        <h1 className="mb-0">
+          Batches <WhatIs word="batch" />
+        </h1>
         <Button onClick={() => setAdding(true)}>New batch…</Button>
       </div>
       {error && <p className="text-danger">{error.message}</p>}

@@ -1,6 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { CHECKS, type CheckDefinition, type Finding } from '@/core/checks';
+import { WhatIs } from '../shared/what-is';
 import { plural } from '../shared/words';
 import type { PhotoFindings } from './photo-findings';
 
@@ -48,7 +49,7 @@ export function ChecksPanel({
   return (
     <>
       <div className="side-block">
-        <strong>{listed(amounts.filter(Boolean))} to look at</strong>
+        <strong>{listed(amounts.filter(Boolean))} to look at</strong> <WhatIs word="finding" />
         <p className="muted small-text mb-1">Choose a check to see only the photos that fail it.</p>
         {report}
       </div>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import Link from 'next/link';
 import type { DeliveryProgress } from '@/server/services';
 import { api } from '../shared/api';
+import { WhatIs } from '../shared/what-is';
 import { DeliveryCard } from './delivery-card';
 
 /** What went out, newest first. */
@@ -13,7 +14,9 @@ export function DeliveriesScreen() {
   });
   return (
     <main className="page">
-      <h1 className="mb-3">Deliveries</h1>
+      <h1 className="mb-3">
+        Deliveries <WhatIs word="delivery" />
+      </h1>
       {error && <p className="text-danger">{error.message}</p>}
       {data?.deliveries.length === 0 && (
         <div className="empty">

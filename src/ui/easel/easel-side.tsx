@@ -12,6 +12,7 @@ import type { PhotoEdits } from '../photos/use-edits';
 import { ChoiceField } from '../shared/choice-field';
 import { CutoutCanvas } from '../shared/cutout-canvas';
 import { NumberField } from '../shared/number-field';
+import { WhatIs } from '../shared/what-is';
 import { groundStyle, type Ground } from '../wall/ground-picker';
 import { setGoesOn, useGoesOn } from './goes-on';
 import type { Tool } from './use-easel-drag';
@@ -135,6 +136,9 @@ export function EaselSide({
           Forget the subject by hand
         </Button>
       )}
+      <div className="muted mt-2">
+        Adjustment <WhatIs word="adjustment" />
+      </div>
       <NumberField
         label="Across"
         value={adjustment.x * shape.box.width}

@@ -9,6 +9,10 @@ import type { History } from '../history/history';
 import type { PhotoEdits } from '../photos/use-edits';
 import { ChoiceField } from '../shared/choice-field';
 import { CutoutCanvas } from '../shared/cutout-canvas';
+import { MiddleName } from '../shared/middle-name';
+import { Spoken } from '../shared/say';
+import { WhatIs } from '../shared/what-is';
+import { useEaselWords } from './use-easel-words';
 import { groundStyle, type Ground } from '../wall/ground-picker';
 import { EaselRoom } from './easel-room';
 import { goesOnNow } from './goes-on';
@@ -75,6 +79,7 @@ export function Easel({ template, photos, place, findings, edits, history, groun
     setSubject,
     onBegin: () => setBefore(false),
   });
+  useEaselWords({ photo, place, count: photos.length, adjustment, found: findings.byPhoto.get(photo.id), template });
   useEaselKeys({
     template,
     now,
@@ -93,12 +98,13 @@ export function Easel({ template, photos, place, findings, edits, history, groun
   const trueWidth = Math.min(widest, TRUE_LIMIT);
   return (
     <Modal show fullscreen onHide={onHide} aria-labelledby="easel-title" className="easel-modal">
+      <Spoken />
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="easel-title" className="name-line">
-          {photo.name}
+          <MiddleName name={photo.name} />
         </Modal.Title>
         <span className="muted ms-3 text-nowrap">
-          {place + 1} of {photos.length}
+          {place + 1} of {photos.length} <WhatIs word="easel" />
         </span>
         <div className="ms-auto d-flex gap-2 align-items-center">
           <ChoiceField label="Review" bare value={photo.review} options={REVIEW} onChange={review} />

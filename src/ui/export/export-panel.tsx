@@ -6,9 +6,10 @@ import { countBatch } from '@/core/checks';
 import type { Output, Template } from '@/core/template';
 import type { DeliveryProgress, PhotoRow } from '@/server/services';
 import { DeliveryCard } from '../deliveries/delivery-card';
-import { useKeys } from '../keys/use-keys';
+import { useActions, useKeys } from '../keys/use-keys';
 import { api } from '../shared/api';
 import { Section } from '../shared/section';
+import { WhatIs } from '../shared/what-is';
 import { amount, plural } from '../shared/words';
 import type { TemplateStore } from '../template/store';
 import { OutputEditor } from './output-editor';
@@ -34,6 +35,11 @@ function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store
   const [open, setOpen] = useState<number | null>(outputs.length === 1 ? 0 : null);
   const change = (change: (outputs: readonly Output[]) => readonly Output[]) =>
     store.change((t) => ({ ...t, outputs: change(t.outputs) }));
+  const add = () => {
+    change((list) => [...list, nextOutput(template)]);
+    setOpen(outputs.length);
+  };
+  useActions('page', { addOutput: add });
   return (
     <>
       {outputs.map((output, i) => (
@@ -59,15 +65,10 @@ function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store
         </Section>
       ))}
       <div className="side-block">
-        <Button
-          variant="quiet"
-          onClick={() => {
-            store.change((t) => ({ ...t, outputs: [...t.outputs, nextOutput(t)] }));
-            setOpen(outputs.length);
-          }}
-        >
+        <Button variant="quiet" onClick={add}>
           Add an output
-        </Button>
+        </Button>{' '}
+        <WhatIs word="output" />
         <p className="muted small-text mt-1 mb-0">
           File names may use {'{photo} {output} {batch} {template} {index} {width} {height}'}.
         </p>
@@ -90,11 +91,12 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
     },
     onSettled: () => client.invalidateQueries({ queryKey: ['deliveries'] }),
   });
-  const isReady = files !== 0 && !start.isPending;
+  // A button that is switched off loses the focus: while an export begins, pressing it again does nothing.
+  const begin = (only: readonly number[] | null) => !start.isPending && start.mutate(only);
   const choices = useRef<HTMLDivElement>(null);
   useKeys('page', {
     // Which photos are meant is for the person to say.
-    exportAll: () => (narrowed ? choices.current?.querySelector('button')?.focus() : isReady && start.mutate(null)),
+    exportAll: () => (narrowed ? choices.current?.querySelector('button')?.focus() : files !== 0 && begin(null)),
   });
   const these = narrowed && countBatch(narrowed, template.outputs.length, () => false);
   const all = files === null ? 'all files' : plural(files, 'file');
@@ -105,19 +107,15 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
         {doubtful}
         <div ref={choices} className="d-grid gap-2">
           {these && (
-            <Button
-              className="py-2"
-              disabled={these.files === 0 || start.isPending}
-              onClick={() => start.mutate(narrowed.map(({ id }) => id))}
-            >
+            <Button className="py-2" disabled={these.files === 0} onClick={() => begin(narrowed.map(({ id }) => id))}>
               Export only these {amount(these.exported)}: {plural(these.files, 'file')}
             </Button>
           )}
           <Button
             className="py-2"
             variant={these ? 'plain' : 'primary'}
-            disabled={!isReady}
-            onClick={() => start.mutate(null)}
+            disabled={files === 0}
+            onClick={() => begin(null)}
           >
             {these ? `Export the whole batch: ${all}` : `Export ${all}`}
           </Button>
@@ -125,7 +123,7 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
         {start.error && <p className="text-danger small-text mb-0">{start.error.message}</p>}
       </div>
       {data && data.deliveries.length > 0 && (
-        <ul className="list-plain">
+        <ul className="list-plain" aria-label="Deliveries of this batch">
           {data.deliveries.map((delivery) => (
             <li key={delivery.id} className="side-block">
               <DeliveryCard delivery={delivery} />

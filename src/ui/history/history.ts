@@ -1,6 +1,7 @@
 'use client';
 /** One history of a batch: changes of the template and of photos, in the order in which they were made, as data that can be kept. */
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
+import { say } from '../shared/say';
 
 export type Step = {
   /** What was done, as in "Undo …". */
@@ -14,13 +15,8 @@ export type Step = {
 
 export type Steps = { readonly past: readonly Step[]; readonly future: readonly Step[] };
 
-type Now = Steps & {
-  /** What undo and redo last came to, for those who don't see it. */
-  readonly news: string;
-};
-
 export type History = {
-  readonly use: UseBoundStore<StoreApi<Now>>;
+  readonly use: UseBoundStore<StoreApi<Steps>>;
   /** Says how steps of a part are applied. */
   readonly takePart: (part: string, apply: (data: never) => void) => void;
   /** Notes what has just been done; what could be redone is forgotten. */
@@ -36,7 +32,7 @@ const MOST = 300;
 
 /** @param kept steps of an earlier page */
 export function createHistory(kept: Steps = { past: [], future: [] }): History {
-  const use = create<Now>(() => ({ ...kept, news: '' }));
+  const use = create<Steps>(() => kept);
   const parts = new Map<string, (data: never) => void>();
   const apply = ({ part }: Step, data: unknown) => parts.get(part)?.(data as never);
   return {
@@ -51,14 +47,16 @@ export function createHistory(kept: Steps = { past: [], future: [] }): History {
       const { past, future } = use.getState();
       const step = past[past.length - 1];
       if (!step) return;
-      use.setState({ past: past.slice(0, -1), future: [step, ...future], news: `Undone: ${step.words}` });
+      use.setState({ past: past.slice(0, -1), future: [step, ...future] });
+      say(`Undone: ${step.words}`);
       apply(step, step.back);
     },
     redo: () => {
       const { past, future } = use.getState();
       const [step, ...rest] = future;
       if (!step) return;
-      use.setState({ past: [...past, step], future: rest, news: `Redone: ${step.words}` });
+      use.setState({ past: [...past, step], future: rest });
+      say(`Redone: ${step.words}`);
       apply(step, step.forth);
     },
   };

@@ -2,6 +2,7 @@
 import { parseTemplate, type Template } from '@/core/template';
 import { createTemplateStore } from '../template/store';
 import { createHistory } from './history';
+import { said } from '../shared/say';
 import { keepHistory, recallHistory } from './kept-history';
 
 const start = parseTemplate({ wobrel: 1, name: 'T', borders: [{ width: 10 }] });
@@ -26,7 +27,7 @@ test('after a reload everything can be undone and redone as before', () => {
   history.undo();
   expect(now()).toBe(10);
   history.redo();
-  expect([now(), history.use.getState().news]).toEqual([20, 'Redone: change of the template']);
+  expect([now(), said()]).toEqual([20, 'Redone: change of the template']);
 });
 
 test('where somebody else has changed the template meanwhile, and in another batch, there is nothing to undo', () => {

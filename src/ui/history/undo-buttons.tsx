@@ -7,7 +7,6 @@ import { useHistory } from './use-history';
 /** Undo and redo; what they are about stands in their titles. */
 export function UndoButtons({ history }: { readonly history: History }) {
   const { canUndo, canRedo, last, next, undo, redo } = useHistory(history);
-  const news = history.use((state) => state.news);
   const [undoes, redoes] = [last ? `Undo: ${last}` : 'Nothing to undo', next ? `Redo: ${next}` : 'Nothing to redo'];
   return (
     <div className="ms-auto d-flex gap-1 flex-nowrap">
@@ -17,9 +16,6 @@ export function UndoButtons({ history }: { readonly history: History }) {
       <Button variant="quiet" disabled={!canRedo} onClick={redo} title={redoes} aria-label="Redo">
         <Redo2 size={17} aria-hidden />
       </Button>
-      <span className="visually-hidden" aria-live="polite">
-        {news}
-      </span>
     </div>
   );
 }

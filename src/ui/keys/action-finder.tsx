@@ -67,7 +67,7 @@ export function ActionFinder({ onHide }: { readonly onHide: () => void }) {
               onMouseMove={() => setAt(i)}
             >
               <span>{action.does}</span>
-              <kbd>{action.shown}</kbd>
+              {action.shown && <kbd>{action.shown}</kbd>}
             </li>
           ))}
         </ul>

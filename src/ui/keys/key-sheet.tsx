@@ -23,14 +23,16 @@ export function KeySheet({ show, onHide }: { readonly show: boolean; readonly on
           <section key={title}>
             <h3 className="small-text muted mb-1">{title}</h3>
             <dl className="mb-2">
-              {entries.map(({ shown, does }) => (
-                <div key={shown + does} className="d-flex gap-2">
-                  <dt className="fw-normal">
-                    <kbd>{shown}</kbd>
-                  </dt>
-                  <dd className="mb-0">{does}</dd>
-                </div>
-              ))}
+              {entries
+                .filter(({ shown }) => shown !== '')
+                .map(({ shown, does }) => (
+                  <div key={shown + does} className="d-flex gap-2">
+                    <dt className="fw-normal">
+                      <kbd>{shown}</kbd>
+                    </dt>
+                    <dd className="mb-0">{does}</dd>
+                  </div>
+                ))}
             </dl>
           </section>
         ))}

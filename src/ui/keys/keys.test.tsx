@@ -3,7 +3,7 @@ import { fireEvent, render } from '@testing-library/react';
 import { HotkeysProvider } from 'react-hotkeys-hook';
 import { actionsNow, matching } from './actions';
 import { KEYS, type Handlers, type Scope } from './table';
-import { useEaselScope, useKeys } from './use-keys';
+import { useActions, useEaselScope, useKeys } from './use-keys';
 
 test('no key has two meanings in one scope, and what can be open at once shares none', () => {
   const used = new Map<string, string>();
@@ -87,6 +87,34 @@ test('what the screens can do is found by its name or key; over the easel, what 
     </HotkeysProvider>,
   );
   expect(actionsNow().map(({ id }) => id)).toEqual(['next']);
+});
+
+test('what has no key is found by its name, opens the panel that can do it and is done there', () => {
+  const [open, add] = [jest.fn(), jest.fn()];
+  function Panel() {
+    useActions('page', { addBorder: add });
+    return null;
+  }
+  const { rerender } = shown(<Page handlers={{ toTemplate: open }} />);
+  const [found] = matching(actionsNow(), 'add border');
+  expect(found).toMatchObject({ id: 'addBorder', shown: '' });
+  found!.run();
+  expect([open.mock.calls.length, add.mock.calls.length]).toEqual([1, 0]);
+  const both = (
+    <Page handlers={{ toTemplate: open }}>
+      <Panel />
+    </Page>
+  );
+  rerender(<HotkeysProvider initiallyActiveScopes={['page', 'wall']}>{both}</HotkeysProvider>);
+  expect(add).toHaveBeenCalledTimes(1);
+  // On the panel itself nothing has to open, and it is not done again.
+  matching(actionsNow(), 'add border')[0]!.run();
+  expect([open.mock.calls.length, add.mock.calls.length]).toEqual([1, 2]);
+});
+
+test('what a panel would have to open for, but that no screen here has, is not offered', () => {
+  shown(<Page handlers={{ undo: () => {} }} />);
+  expect(actionsNow().map(({ id }) => id)).toEqual(['undo']);
 });
 
 test('arrows among choices go from choice to choice, and everywhere else they are the screen’s', () => {

@@ -1,16 +1,21 @@
-/** Every key of the application: what it does and where. The sheet of keys and the screens both go by this table. */
+/** Everything that can be done by a key or by its name: what it does and where. The sheet of keys, the list of actions and the screens all go by this table. */
 
 /** Where a key holds: on the open page, or on the easel, which lies over it. */
 export type Scope = 'page' | 'wall' | 'easel';
 
-type Entry = {
+export type Entry = {
   readonly scope: Scope;
-  /** As react-hotkeys-hook reads them, by the character that is typed; `mod` is Ctrl, or ⌘ on a Mac. */
+  /** None where it is only found by its name. As react-hotkeys-hook reads them, by the character that is typed; `mod` is Ctrl, or ⌘ on a Mac. */
   readonly keys: readonly string[];
   /** As people read them. */
   readonly shown: string;
   readonly does: string;
+  /** The action that opens the panel which can do it. */
+  readonly within?: string;
 };
+
+const named = (does: string, within?: string) =>
+  ({ scope: 'page', keys: [], shown: '', does, ...(within ? { within } : {}) }) as const;
 
 const arrows = (...modifiers: string[]) =>
   ['', ...modifiers].flatMap((modifier) => ['left', 'right', 'up', 'down'].map((key) => modifier + key));
@@ -32,6 +37,25 @@ export const KEYS = {
   toPanel: { scope: 'page', keys: ['r'], shown: 'R', does: 'go to the panel beside them' },
   exportAll: { scope: 'page', keys: ['mod_enter'], shown: 'Ctrl + Enter', does: 'export, on the step Export' },
   finish: { scope: 'page', keys: ['b'], shown: 'B', does: 'show cutouts without and with their finish' },
+  toBatches: named('go to Batches'),
+  toShapes: named('go to Shapes'),
+  toDeliveries: named('go to Deliveries'),
+  toHelp: named('go to Help'),
+  newBatch: named('make a new batch'),
+  pickPhotos: named('pick photos to bring in', 'toPhotos'),
+  pickFolder: named('pick a folder to bring in', 'toPhotos'),
+  saveAs: named('save the template under a name', 'toTemplate'),
+  savedOnes: named('use a saved template', 'toTemplate'),
+  pickShape: named('choose another shape', 'toTemplate'),
+  drawShape: named('draw a shape', 'toTemplate'),
+  addBorder: named('add a border', 'toTemplate'),
+  addShadow: named('add a shadow', 'toTemplate'),
+  viewEach: named('show every cutout'),
+  viewAverage: named('show all cutouts averaged'),
+  viewStage: named('show the stage', 'toTemplate'),
+  guides: named('show or hide the guides'),
+  addOutput: named('add an output', 'toExport'),
+  report: named('open the report'),
   go: { scope: 'wall', keys: [...arrows('shift_'), 'home', 'end', 'shift_home', 'shift_end'], shown: '← ↑ → ↓ Home End', does: 'go from photo to photo, with Shift choosing all on the way' },
   chooseAll: { scope: 'wall', keys: ['mod_a'], shown: 'Ctrl + A', does: 'choose all that are shown' },
   chooseNone: { scope: 'wall', keys: ['escape'], shown: 'Esc', does: 'choose none' },

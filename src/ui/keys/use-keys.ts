@@ -17,6 +17,16 @@ function isElsewhere(event: KeyboardEvent, scope: Scope): boolean {
   return event.key.startsWith('Arrow') && Boolean(target?.closest?.('[role=radiogroup]'));
 }
 
+/** Offers a screen's actions by their names; on its own for those that have no key. */
+export function useActions(scope: Scope, handlers: Handlers): void {
+  const newest = useRef(handlers);
+  useEffect(() => {
+    newest.current = handlers;
+  });
+  const offered = Object.keys(handlers).join();
+  useEffect(() => offerActions(scope, offered.split(',') as KeyId[], newest), [scope, offered]);
+}
+
 /**
  * Answers the keys of a scope by the table; those without a handler are left alone.
  *
@@ -25,12 +35,7 @@ function isElsewhere(event: KeyboardEvent, scope: Scope): boolean {
 export function useKeys<E extends HTMLElement>(scope: Scope, handlers: Handlers) {
   const entries = entriesOf(scope).filter(([id]) => handlers[id]);
   const keys = entries.flatMap(([, entry]) => entry.keys);
-  const newest = useRef(handlers);
-  useEffect(() => {
-    newest.current = handlers;
-  });
-  const offered = entries.map(([id]) => id).join();
-  useEffect(() => offerActions(scope, offered.split(',') as KeyId[], newest), [scope, offered]);
+  useActions(scope, Object.fromEntries(entries.map(([id]) => [id, handlers[id]])));
   return useHotkeys<E>(
     keys.join(DELIMITER),
     (event, { hotkey }) => {

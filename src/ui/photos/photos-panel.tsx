@@ -4,9 +4,11 @@ import { useRef, useState } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
 import type { BatchDetail, PhotoRow, Received } from '@/server/services';
+import { useActions } from '../keys/use-keys';
 import { api } from '../shared/api';
+import { MiddleName } from '../shared/middle-name';
 import { amount, plural } from '../shared/words';
-import { forgetAllExpected, useLeftBehind } from './expected';
+import { forgetLeft, useLeftBehind } from './expected';
 import { withArrived, type PhotoPages } from './photo-pages';
 import { forgetFailed, isArriving, sendFailedAgain, sendFiles, useTransfers } from './upload';
 
@@ -68,9 +70,7 @@ function Progress({ batchId, onAgain }: { batchId: number; onAgain: () => void }
           <ul className="list-plain small-text">
             {moving.slice(0, LISTED).map((t) => (
               <li key={t.key} className="d-flex justify-content-between gap-2">
-                <span className="name-line" title={t.name}>
-                  {t.name}
-                </span>
+                <MiddleName name={t.name} />
                 <span className="muted text-nowrap">
                   {t.isHeld
                     ? 'goes again by itself'
@@ -127,13 +127,13 @@ function NotArrived({ batchId, photos }: { batchId: number; photos: readonly Pho
       <p className="muted small-text mb-1">The page was left while they were on their way. Bring them in again.</p>
       <ul className="list-plain small-text">
         {lost.slice(0, LISTED).map((name, i) => (
-          <li key={`${i} ${name}`} className="name-line">
-            {name}
+          <li key={`${i} ${name}`}>
+            <MiddleName name={name} />
           </li>
         ))}
         {lost.length > LISTED && <li className="muted">and {lost.length - LISTED} more</li>}
       </ul>
-      <Button variant="quiet" onClick={() => forgetAllExpected(batchId)}>
+      <Button variant="quiet" onClick={() => void forgetLeft(batchId)}>
         Clear this list
       </Button>
     </div>
@@ -150,6 +150,7 @@ export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: rea
     noClick: true,
     noKeyboard: true,
   });
+  useActions('page', { pickPhotos: open, pickFolder: () => folder.current?.click() });
   const [all, setAll] = useState(false);
   const clear = async () => {
     await api(`/api/batches/${batch.id}/refusals`, 'DELETE');

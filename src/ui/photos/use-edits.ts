@@ -4,6 +4,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { PhotoChange, PhotoRow } from '@/server/services';
 import type { History } from '../history/history';
 import { api } from '../shared/api';
+import { say } from '../shared/say';
 import { isOffline } from '../shared/line';
 import type { PhotoPages } from './photo-pages';
 import { createPhotoSaves } from './photo-saves';
@@ -84,6 +85,7 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
       if (changes.length === 0) return;
       const back = inverse(client, batchId, changes);
       change(changes);
+      say(words);
       history.record({ words, part: 'photos', back, forth: changes });
     },
     [batchId, client, change, history],

@@ -1,9 +1,13 @@
 'use client';
 import { useId, useState } from 'react';
+import type { Word } from './glossary';
 import { UnitBox } from './unit-box';
+import { WhatIs } from './what-is';
 
 export type NumberFieldProps = {
   readonly label: string;
+  /** A word of our own that it is about. */
+  readonly word?: Word;
   readonly value: number;
   readonly min: number;
   readonly max: number;
@@ -29,6 +33,7 @@ const shown = (v: number) => {
 /** A number in a box with its unit, and a slider where one helps. */
 export function NumberField({
   label,
+  word,
   value,
   min,
   max,
@@ -54,7 +59,10 @@ export function NumberField({
   };
   return (
     <div className="field">
-      <label htmlFor={id}>{label}</label>
+      <span className="label">
+        <label htmlFor={id}>{label}</label>
+        {word && <WhatIs word={word} />}
+      </span>
       <div className={slider ? 'number' : 'number alone'}>
         <UnitBox
           id={id}

@@ -1,23 +1,33 @@
 'use client';
 import Link from 'next/link';
-import { usePathname } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { ActionFinder } from '../keys/action-finder';
 import { KeySheet } from '../keys/key-sheet';
 import { useKeys } from '../keys/use-keys';
+import { Spoken } from './say';
 
 const PAGES = [
   { href: '/', label: 'Batches', match: /^\/(?:batches.*)?$/ },
   { href: '/shapes', label: 'Shapes', match: /^\/shapes/ },
   { href: '/deliveries', label: 'Deliveries', match: /^\/deliveries/ },
+  { href: '/help', label: 'Help', match: /^\/help/ },
 ];
 
 export function TopBar() {
   const path = usePathname();
   const [keys, setKeys] = useState(false);
   const [finding, setFinding] = useState(false);
-  useKeys('page', { sheet: () => setKeys(true), find: () => setFinding(true) });
+  const router = useRouter();
+  useKeys('page', {
+    sheet: () => setKeys(true),
+    find: () => setFinding(true),
+    toBatches: () => router.push('/'),
+    toShapes: () => router.push('/shapes'),
+    toDeliveries: () => router.push('/deliveries'),
+    toHelp: () => router.push('/help'),
+  });
   return (
     <header className="top">
       <Link href="/" className="brand">
@@ -41,6 +51,7 @@ export function TopBar() {
         Keys <kbd>?</kbd>
       </Button>
       {finding && <ActionFinder onHide={() => setFinding(false)} />}
+      <Spoken />
       <KeySheet show={keys} onHide={() => setKeys(false)} />
     </header>
   );

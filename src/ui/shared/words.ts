@@ -10,5 +10,8 @@ export function fileSize(bytes: number): string {
   return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
 }
 
+/** A day as people write it: 26 November. */
+export const day = (time: number) => new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'long' });
+
 export const when = (time: number) =>
   new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });

@@ -11,7 +11,7 @@ export function BackdropSection({ template, store }: { template: Template; store
   const { backdrop } = template;
   const set = (colour: string | null) => store.change((t) => ({ ...t, backdrop: colour }));
   return (
-    <Section title="Backdrop" value={backdropWords(template)}>
+    <Section title="Backdrop" word="backdrop" value={backdropWords(template)}>
       <ChoiceField
         label="In the file"
         value={backdrop === null ? 'none' : 'colour'}

@@ -3,6 +3,7 @@ import type { Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
+import { WhatIs } from '../shared/what-is';
 import type { TemplateStore } from './store';
 
 type Centring = Template['centring'];
@@ -84,7 +85,9 @@ function LimitFields({ template, store }: PanelProps) {
         unit="×"
         onChange={(maxEnlarge) => store.change((t) => ({ ...t, centring: { ...t.centring, maxEnlarge } }))}
       />
-      <p className="muted small-text mb-0">Photos beyond a limit are marked on the wall and listed under Check.</p>
+      <p className="muted small-text mb-0">
+        Photos beyond a limit are marked on the wall <WhatIs word="wall" /> and listed under Check.
+      </p>
     </Section>
   );
 }
@@ -104,7 +107,9 @@ export function CentringPanel({ template, store }: PanelProps) {
           options={RULES}
           onChange={(rule) => set({ rule, ...FRESH[rule] })}
         />
-        <p className="muted small-text mt-2 mb-2">{ABOUT[centring.rule]}</p>
+        <p className="muted small-text mt-2 mb-2">
+          {ABOUT[centring.rule]} <WhatIs word="spot" />
+        </p>
         <NumberField
           label="Across"
           value={percent(across)}
@@ -159,7 +164,9 @@ export function CentringPanel({ template, store }: PanelProps) {
         )}
       </div>
       <div className="side-block">
-        <span className="label muted">Where the photo would not reach</span>
+        <span className="label muted">
+          Where the photo would not reach <WhatIs word="gap" />
+        </span>
         <ChoiceField
           label="Where the photo would not reach"
           bare

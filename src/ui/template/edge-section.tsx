@@ -38,6 +38,7 @@ export function EdgeSection({ template, store }: { readonly template: Template; 
       />
       <NumberField
         label="Feather"
+        word="feather"
         value={edge.feather}
         slider={[0, side / 8]}
         onChange={(feather) => set({ feather })}

@@ -3,6 +3,7 @@ import { Eye, EyeOff, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { documentSchema, type Border, type Shadow, type Template } from '@/core/template';
+import { useActions } from '../keys/use-keys';
 import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from '../shared/colour-field';
 import { NumberField } from '../shared/number-field';
@@ -62,6 +63,8 @@ export function BordersSection({ template, store }: PartProps) {
   const reach = Math.min(frame.width, frame.height) / 8;
   const set = (i: number, fields: Partial<Border>) =>
     store.change((t) => ({ ...t, borders: replaced(t.borders, i, fields) }));
+  const add = () => store.change((t) => ({ ...t, borders: [...t.borders, newLayers(t).border] }));
+  useActions('page', { addBorder: add });
   const length = {
     min: 0,
     max: 100_000,
@@ -99,11 +102,7 @@ export function BordersSection({ template, store }: PartProps) {
           )}
         </Layer>
       ))}
-      <Button
-        variant="quiet"
-        className="mt-1"
-        onClick={() => store.change((t) => ({ ...t, borders: [...t.borders, newLayers(t).border] }))}
-      >
+      <Button variant="quiet" className="mt-1" onClick={add}>
         Add a border
       </Button>
     </Section>
@@ -115,6 +114,8 @@ export function ShadowsSection({ template, store }: PartProps) {
   const reach = Math.min(frame.width, frame.height) / 8;
   const set = (i: number, fields: Partial<Shadow>) =>
     store.change((t) => ({ ...t, shadows: replaced(t.shadows, i, fields) }));
+  const add = () => store.change((t) => ({ ...t, shadows: [...t.shadows, newLayers(t).shadow] }));
+  useActions('page', { addShadow: add });
   const common = { unit: frame.unit, step: reach < 20 ? 0.1 : 1, onDrag: store.drag };
   const either = { ...common, min: -100_000, max: 100_000, slider: [-reach, reach] as const };
   return (
@@ -163,11 +164,7 @@ export function ShadowsSection({ template, store }: PartProps) {
           />
         </Layer>
       ))}
-      <Button
-        variant="quiet"
-        className="mt-1"
-        onClick={() => store.change((t) => ({ ...t, shadows: [...t.shadows, newLayers(t).shadow] }))}
-      >
+      <Button variant="quiet" className="mt-1" onClick={add}>
         Add a shadow
       </Button>
     </Section>

@@ -3,8 +3,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { BatchDetail } from '@/server/services';
+import { useActions } from '../keys/use-keys';
 import { api } from '../shared/api';
 import { NameDialog } from '../shared/name-dialog';
+import { WhatIs } from '../shared/what-is';
 import { UseTemplateDialog } from './use-template-dialog';
 import { useTemplates } from './use-templates';
 
@@ -44,6 +46,7 @@ function SaveDialog({
 /** Saving the template under a name, and taking a saved one. */
 export function SavedTemplates({ batch, name, edited, bare, onBare, flush, onReplaced }: SavedTemplatesProps) {
   const [dialog, setDialog] = useState<'save' | 'use' | null>(null);
+  useActions('page', { saveAs: () => setDialog('save'), savedOnes: () => setDialog('use') });
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
   const replace = async (work: (revision: number) => Promise<unknown>) => {
@@ -74,7 +77,8 @@ export function SavedTemplates({ batch, name, edited, bare, onBare, flush, onRep
           ? edited
             ? `changed since version ${saved.version}`
             : `version ${saved.version}`
-          : 'not saved under a name yet'}
+          : 'not saved under a name yet'}{' '}
+        <WhatIs word="template" />
       </div>
       {error && (
         <p className="text-danger small-text mb-1" role="alert">

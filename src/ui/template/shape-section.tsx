@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { combinedOf, completeShape, contoursOf, pathData, SHAPES, type CatalogueShape, type Shape } from '@/core/shape';
 import { clipPath, writeSvg } from '@/core/svg';
 import { pixelsPerUnit, templateOutline, type Template } from '@/core/template';
+import { useActions } from '../keys/use-keys';
 import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
 import { Section } from '../shared/section';
@@ -69,6 +70,8 @@ export function ShapeSection({ template, store, shapeOnly = false }: ShapeSectio
   const [picking, setPicking] = useState(false);
   const [keeping, setKeeping] = useState(false);
   const setShape = (next: Shape) => store.change((t) => ({ ...t, shape: next }));
+  const draw = () => setStage({ view: 'stage', mode: 'draw', part: null });
+  useActions('page', { pickShape: () => setPicking(true), drawShape: draw });
   const change = (fields: object) => store.change((t) => ({ ...t, shape: { ...t.shape, ...fields } as Shape }));
   return (
     <Section title="Shape" value={shapeWords(template)} startOpen>
@@ -128,7 +131,7 @@ export function ShapeSection({ template, store, shapeOnly = false }: ShapeSectio
           Turn into points…
         </Button>
       )}
-      <Button variant="quiet" onClick={() => setStage({ view: 'stage', mode: 'draw', part: null })}>
+      <Button variant="quiet" onClick={draw}>
         Draw a shape
       </Button>
       {!shapeOnly && (

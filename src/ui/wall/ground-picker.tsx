@@ -4,6 +4,7 @@ import { Overlay, Popover } from 'react-bootstrap';
 import { z } from 'zod';
 import { ColourField, opaqueHex } from '../shared/colour-field';
 import { createKept } from '../shared/kept';
+import { WhatIs } from '../shared/what-is';
 import { useRoving } from '../shared/use-roving';
 
 /** The ground behind cutouts: the transparency grid or a colour. Only for looking; never exported. */
@@ -106,7 +107,9 @@ export function GroundPicker({ ground, onChange }: GroundPickerProps) {
   );
   return (
     <div className="d-flex align-items-center gap-2">
-      <span className="muted">Ground</span>
+      <span className="muted">
+        Ground <WhatIs word="ground" />
+      </span>
       <div ref={group} className="d-flex align-items-center gap-2" role="radiogroup" aria-label="Ground">
         {GROUNDS.map(([value, label]) => (
           <button

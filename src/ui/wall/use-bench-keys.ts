@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import type { RefObject } from 'react';
 import type { History } from '../history/history';
 import { useKeys } from '../keys/use-keys';
@@ -12,7 +13,9 @@ export function useBenchKeys(
   { undo, redo }: Pick<History, 'undo' | 'redo'>,
   setStep: (step: Step) => void,
   toggleFinish: () => void,
+  batchId: number,
 ): void {
+  const router = useRouter();
   useKeys('page', {
     undo,
     redo,
@@ -24,5 +27,6 @@ export function useBenchKeys(
     toWall: () => screen.current?.querySelector<HTMLElement>('.wall-scroll[tabindex]')?.focus(),
     toPanel: () => screen.current?.querySelector('.side')?.querySelector<HTMLElement>(FOCUSABLE)?.focus(),
     finish: toggleFinish,
+    report: () => router.push(`/batches/${batchId}/report`),
   });
 }

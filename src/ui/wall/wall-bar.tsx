@@ -2,6 +2,7 @@
 import { Button } from 'react-bootstrap';
 import type { History } from '../history/history';
 import { UndoButtons } from '../history/undo-buttons';
+import { useActions } from '../keys/use-keys';
 import { ChoiceField } from '../shared/choice-field';
 import { Select } from '../shared/select';
 import { setStage, type MiddleView } from '../stage/stage-state';
@@ -33,6 +34,12 @@ type WallBarProps = {
 /** Above the cutouts: how they are looked at, and undo. */
 export function WallBar(props: WallBarProps) {
   const { step, view, ground, onGround, size, onSize, show, onShow, sort, onSort, guides, onGuides, history } = props;
+  useActions('page', {
+    viewEach: () => setStage({ view: 'each' }),
+    viewAverage: () => setStage({ view: 'average' }),
+    ...(step === 'template' && { viewStage: () => setStage({ view: 'stage' }) }),
+    guides: () => onGuides(!guides),
+  });
   return (
     <div className="wall-bar">
       <GroundPicker ground={ground} onChange={onGround} />

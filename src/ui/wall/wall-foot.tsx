@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import type { PhotoRow } from '@/server/services';
 import { KEYS, type KeyId } from '../keys/table';
 import type { PhotoEdits } from '../photos/use-edits';
+import { MiddleName } from '../shared/middle-name';
 import { amount, plural } from '../shared/words';
 
 type WallFootProps = {
@@ -60,11 +61,14 @@ export function WallFoot(props: WallFootProps) {
     );
   return (
     <div className="wall-foot">
-      <span className="name-line" style={{ maxWidth: '24rem' }}>
+      <span className="name-line" style={{ maxWidth: '24rem' }} aria-live="polite">
         {!first && <span className="muted">{plural(shownCount, 'cutout')}, none chosen</span>}
         {first && others.length === 0 && (
           <>
-            1 chosen: <strong>{first.name}</strong>
+            1 chosen:{' '}
+            <strong>
+              <MiddleName name={first.name} />
+            </strong>
           </>
         )}
         {others.length > 0 && `${amount(chosen.length)} chosen`}

@@ -12,6 +12,7 @@ import { withoutReviewed } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
 import { Doubtful } from '../export/doubtful';
 import { ExportPanel } from '../export/export-panel';
+import { FirstSteps } from '../photos/first-steps';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
 import { useTransfers } from '../photos/upload';
 import { useStay } from '../shared/use-stay';
@@ -73,7 +74,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   // Checks compare a photo with its batch: a part of it would give other findings, and working them out for each page takes its time.
   const findings = useFindings(shownTemplate, photos.length < total ? NONE_YET : photos);
   const screen = useRef<HTMLElement>(null);
-  useBenchKeys(screen, history, setStep, () => setBare((was) => !was));
+  useBenchKeys(screen, history, setStep, () => setBare((was) => !was), batch.id);
   const edits = usePhotoEdits(batch.id, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
@@ -244,10 +245,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           <Average template={seen} photos={chosen.length > 0 ? chosen : shown} findings={findings} ground={ground} />
         ) : total === 0 ? (
           <div className="wall-scroll p-4 ground" data-over={isDragActive}>
-            <div className="empty bg-white">
-              <p className="mb-2">Drop a folder of photos here, or pick them on the left.</p>
-              {step !== 'photos' && <Button onClick={() => setStep('photos')}>Bring in photos</Button>}
-            </div>
+            <FirstSteps onFiles={intake} onPick={step === 'photos' ? null : () => setStep('photos')} />
           </div>
         ) : (
           <Wall

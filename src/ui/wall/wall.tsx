@@ -154,6 +154,8 @@ export function Wall({
                   className="tile"
                   data-review={photo.review}
                   role="option"
+                  aria-posinset={place + 1}
+                  aria-setsize={photos.length}
                   aria-selected={chosen.has(photo.id)}
                   aria-label={[photo.name, mark, ...(found?.map((f) => f.message) ?? [])].filter(Boolean).join(', ')}
                   title={found ? `${photo.name}\n${found.map((f) => f.message).join('\n')}` : photo.name}
