@@ -44,6 +44,47 @@ test.describe('on a tablet', () => {
     await expect(easel).toBeHidden();
   });
 
+  test('on the stage two fingers enlarge and turn the shape, one drags it, and the slider follows a finger', async ({
+    page,
+  }) => {
+    await batchOf(page, 'Stage', [await flatPhoto('a.png', '#556677', 1200, 1200)]);
+    const side = page.locator('.side');
+    await page.getByRole('radio', { name: 'stage', exact: true }).tap();
+    await page.getByRole('button', { name: /^Shape: drag it/ }).waitFor();
+    const room = (await page.locator('.stage-room').boundingBox())!;
+    const [x, y] = [room.x + room.width / 2, room.y + room.height / 2];
+    // Half as far apart, and turned to the right by atan(4/3); both begin on the shape itself.
+    await pinch(page, [{ x: x - 80, y }, { x: x + 80, y }], [{ x: x - 24, y: y - 32 }, { x: x + 24, y: y + 32 }]); // prettier-ignore
+    await expect(side.getByLabel('Size', { exact: true })).toHaveValue('480');
+    await expect(side.getByLabel('Turned', { exact: true })).toHaveValue('53.1');
+    await expect(side.getByLabel('Across', { exact: true }).first()).toHaveValue('540');
+    await page.getByRole('button', { name: 'Undo' }).tap();
+    await expect(side.getByLabel('Size', { exact: true })).toHaveValue('960');
+    await expect(side.getByLabel('Turned', { exact: true })).toHaveValue('0');
+    const slider = side.getByLabel('Rounding, slider');
+    await slider.scrollIntoViewIfNeeded();
+    const track = (await slider.boundingBox())!;
+    await page.touchscreen.tap(track.x + track.width / 2, track.y + track.height / 2);
+    await expect(side.getByLabel('Rounding', { exact: true })).not.toHaveValue('0');
+  });
+
+  test('a shape is drawn by taps, and a border is added, shown and hidden by finger', async ({ page }) => {
+    await batchOf(page, 'Drawn', [await flatPhoto('a.png', '#556677', 1200, 1200)]);
+    await page.getByRole('button', { name: 'Add a border' }).tap();
+    const border = page.getByRole('group', { name: 'Border 1' });
+    await border.getByRole('button', { name: 'Border 1 shown' }).tap();
+    await expect(border.getByRole('button', { name: 'Border 1 shown' })).toHaveAttribute('aria-pressed', 'false');
+    await page.getByRole('button', { name: 'Draw a shape' }).tap();
+    const frame = (await page.locator('.stage-frame').boundingBox())!;
+    const at = (u: number, v: number) => page.touchscreen.tap(frame.x + u * frame.width, frame.y + v * frame.height);
+    await at(0.2, 0.2);
+    await at(0.8, 0.2);
+    await at(0.5, 0.8);
+    await at(0.2, 0.2);
+    await expect(page.getByRole('radio', { name: 'points', exact: true })).toBeChecked();
+    await expect(page.locator('.side').getByText(/^Covers 1\d/)).toBeVisible();
+  });
+
   for (const [words, viewport] of [
     ['upright', { width: 820, height: 1100 }],
     ['across', { width: 1100, height: 820 }],

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
 import { batchOf, cutouts, step } from './bench-page';
 import { flatPhoto } from './photos';
@@ -11,18 +10,6 @@ const rainbow = (count: number, width = 1300, height = 1200) =>
   );
 
 const chosen = (page: Page) => page.getByRole('listbox', { name: 'Cutouts' }).getByRole('option', { selected: true });
-
-/** Serious and critical faults by axe-core: WCAG 2.2 A and AA. */
-async function faultsOf(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  return violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
-}
-
-/** No fault that lasts: a screen that is still being put together may have one for a moment. */
-const noFaults = (page: Page, screen: string) =>
-  expect(async () => expect([screen, await faultsOf(page)]).toEqual([screen, []])).toPass({ timeout: 20_000 });
 
 test('everything on the wall goes by keys: choosing, looking closer, taking out', async ({ page }) => {
   await batchOf(page, 'Keys', await rainbow(12));
@@ -129,42 +116,6 @@ test('of many photos only the rows in view exist, and scrolling draws the rest',
 test('what is not there is said, not shown as an empty wall', async ({ page }) => {
   await page.goto('/batches/99999');
   await expect(page.getByText('There is no such batch.')).toBeVisible();
-});
-
-test('no faults by axe-core on the main screens', async ({ page }) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  await page.goto('/');
-  await page.getByRole('heading', { name: 'Batches' }).waitFor();
-  await noFaults(page, 'batches');
-  await batchOf(page, 'A name that goes on for so long that no column could ever hold it in one line', [
-    await flatPhoto('tiny.png', '#887766', 300, 200),
-  ]);
-  for (const name of ['Photos', 'Template', 'Centre', 'Check', 'Export']) {
-    await step(page, name).click();
-    await expect(step(page, name)).toHaveAttribute('aria-current', 'step');
-    await noFaults(page, name);
-  }
-  await step(page, 'Template').click();
-  await page.getByRole('radio', { name: 'stage', exact: true }).click();
-  await page.getByRole('button', { name: 'Size, right bottom corner' }).waitFor();
-  await noFaults(page, 'stage');
-  await page.getByRole('radio', { name: 'each', exact: true }).click();
-  await cutouts(page).dblclick();
-  await page.getByRole('dialog').waitFor();
-  await noFaults(page, 'easel');
-  await page.keyboard.press('Escape');
-  await step(page, 'Check').click();
-  await page.getByRole('link', { name: 'Report' }).click();
-  await page.getByRole('heading', { name: /report$/ }).waitFor();
-  await noFaults(page, 'report');
-  for (const [path, heading] of [
-    ['/deliveries', 'Deliveries'],
-    ['/shapes', 'Shapes'],
-  ] as const) {
-    await page.goto(path);
-    await page.getByRole('heading', { name: heading, exact: true }).waitFor();
-    await noFaults(page, path);
-  }
 });
 
 test('in a narrow window everything can still be reached', async ({ page }) => {

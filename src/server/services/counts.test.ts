@@ -33,6 +33,12 @@ test('the screen’s counts, the card, the delivery and its manifest agree about
     counts.exported,
     counts.files,
   ]);
+  // The list of deliveries and the batch's card tell the same of it.
+  const inList = (await deliveries.listDeliveries(null)).find((one) => one.id === delivery)!;
+  expect([inList.photoCount, inList.photosDone, inList.photosFailed]).toEqual([counts.exported, counts.exported, 0]);
+  expect([inList.fileCount, inList.filesDone]).toEqual([counts.files, counts.files]);
+  const done = (await batches.listBatches()).find((batch) => batch.id === id)!.delivery!;
+  expect([done.fileCount, done.filesDone]).toEqual([counts.files, counts.files]);
   expect(readdirSync(deliveryFolder(delivery)).filter((name) => name.endsWith('.png'))).toHaveLength(counts.files);
 });
 

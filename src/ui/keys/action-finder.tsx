@@ -1,5 +1,5 @@
 'use client';
-import { useId, useState } from 'react';
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { Form, Modal } from 'react-bootstrap';
 import { actionsNow, matching, type Action } from './actions';
 
@@ -14,6 +14,20 @@ export function ActionFinder({ onHide }: { readonly onHide: () => void }) {
   const [done, setDone] = useState<Action | null>(null);
   // Done once the list is gone and the focus is back where it was: what moves the focus must have the last word.
   const choose = (action: Action) => setDone(action);
+  const onKey = (event: KeyboardEvent) => {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (by !== undefined) {
+      event.preventDefault();
+      setAt(Math.min(Math.max(here + by, 0), found.length - 1));
+    } else if (event.key === 'Enter' && found[here]) {
+      // Else the key would also press what has the focus once the list has gone.
+      event.preventDefault();
+      choose(found[here]);
+    }
+  };
+  const list = useRef<HTMLUListElement>(null);
+  // Newer browsers answer with a promise, which is no way to clean up.
+  useEffect(() => void list.current?.children[here]?.scrollIntoView({ block: 'nearest' }), [here]);
   return (
     <Modal
       show={done === null}
@@ -42,21 +56,19 @@ export function ActionFinder({ onHide }: { readonly onHide: () => void }) {
             setWanted(event.target.value);
             setAt(0);
           }}
-          onKeyDown={(event) => {
-            const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-            if (by !== undefined) {
-              event.preventDefault();
-              setAt(Math.min(Math.max(here + by, 0), found.length - 1));
-            } else if (event.key === 'Enter' && found[here]) {
-              // Else the key would also press what has the focus once the list has gone.
-              event.preventDefault();
-              choose(found[here]);
-            }
-          }}
+          onKeyDown={onKey}
         />
       </Modal.Header>
       <Modal.Body className="p-2">
-        <ul id={`${id}-list`} role="listbox" aria-label="Actions" className="action-list">
+        <ul
+          ref={list}
+          id={`${id}-list`}
+          role="listbox"
+          aria-label="Actions"
+          className="action-list"
+          tabIndex={0}
+          onKeyDown={onKey}
+        >
           {found.map((action, i) => (
             <li
               key={action.id}

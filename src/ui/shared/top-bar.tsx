@@ -47,7 +47,7 @@ export function TopBar() {
       <Button variant="quiet" className="end" onClick={() => setFinding(true)}>
         Find an action <kbd>/</kbd>
       </Button>
-      <Button variant="quiet" onClick={() => setKeys(true)}>
+      <Button variant="quiet" className="only-keys" onClick={() => setKeys(true)}>
         Keys <kbd>?</kbd>
       </Button>
       {finding && <ActionFinder onHide={() => setFinding(false)} />}

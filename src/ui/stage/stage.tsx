@@ -140,7 +140,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
             Part {part + 1} in hand: take the whole
           </Button>
         )}
-        <span className="muted small-text">{HELP[mode]}</span>
+        <span className="muted small-text hint">{HELP[mode]}</span>
       </div>
       <div ref={ref} className="stage-room" data-mode={mode} {...(mode === 'shape' ? bind() : {})}>
         <div

@@ -3,6 +3,7 @@ import type { Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
+import { SelectField } from '../shared/select-field';
 import { WhatIs } from '../shared/what-is';
 import type { TemplateStore } from './store';
 
@@ -23,6 +24,12 @@ const ABOUT_GAPS: Readonly<Record<Centring['gap'], string>> = {
   shift: 'The spot gives way: the photo is moved, and enlarged only as far as it must be.',
   extend: 'Nothing gives way: the photo’s ground is continued beyond its rim.',
   leave: 'Cover gives way: the gap stays and is reported.',
+};
+const MEASURES: Readonly<Record<Centring['measure'], string>> = {
+  longest: 'its longest side',
+  height: 'its height',
+  width: 'its width',
+  area: 'its area',
 };
 const percent = (share: number) => Math.round(share * 1000) / 10;
 
@@ -154,12 +161,17 @@ export function CentringPanel({ template, store }: PanelProps) {
               onChange={(v) => set({ size: v / 100 })}
               onDrag={store.drag}
             />
-            <ChoiceField
+            <SelectField
               label="By"
               value={centring.measure}
-              options={{ longest: 'longest', height: 'height', width: 'width', area: 'area' }}
-              onChange={(measure) => set({ measure })}
-            />
+              onChange={(measure) => set({ measure: measure as Centring['measure'] })}
+            >
+              {Object.entries(MEASURES).map(([measure, words]) => (
+                <option key={measure} value={measure}>
+                  {words}
+                </option>
+              ))}
+            </SelectField>
           </>
         )}
       </div>

@@ -1,0 +1,243 @@
+/** Access: no faults by axe-core on any screen or dialog, also enlarged four times; and what a screen reader is told. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from './test';
+import { batchOf, cutouts, newBatch, step } from './bench-page';
+import { discPhoto, flatPhoto } from './photos';
+
+/** Serious and critical faults by axe-core: WCAG 2.2 A and AA. */
+async function faultsOf(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+}
+
+/** No fault that lasts: a screen that is still being put together may have one for a moment. */
+const noFaults = (page: Page, screen: string) =>
+  expect(async () => expect([screen, await faultsOf(page)]).toEqual([screen, []])).toPass({ timeout: 20_000 });
+
+const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' }); // prettier-ignore
+const STEPS = ['Photos', 'Template', 'Centre', 'Check', 'Export'];
+
+async function onStep(page: Page, name: string): Promise<void> {
+  await step(page, name).click();
+  await expect(step(page, name)).toHaveAttribute('aria-current', 'step');
+}
+
+/** A dialog that something opens, looked at and left by Escape; the focus goes back to where it was. */
+async function dialog(page: Page, what: string, open: () => Promise<unknown>): Promise<void> {
+  await open();
+  await page.getByRole('dialog').waitFor();
+  await noFaults(page, what);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+}
+
+test.beforeEach(({ page }) => page.emulateMedia({ reducedMotion: 'reduce' }));
+
+test('no faults on the screens', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Batches' }).waitFor();
+  await noFaults(page, 'batches');
+  await newBatch(page, 'Empty');
+  await button(page, 'Try it with 16 demo portraits').waitFor();
+  await noFaults(page, 'empty batch');
+  await batchOf(page, 'A name that goes on for so long that no column could ever hold it in one line', [
+    await flatPhoto('tiny.png', '#887766', 300, 200),
+  ]);
+  for (const name of STEPS) {
+    await onStep(page, name);
+    await noFaults(page, name);
+  }
+  await onStep(page, 'Template');
+  await button(page, 'Add a border').click();
+  await button(page, 'Add a shadow').click();
+  await button(page, /^Frame/).click();
+  await noFaults(page, 'layers');
+  await page.getByRole('radio', { name: 'stage', exact: true }).click();
+  await button(page, 'Size, right bottom corner').waitFor();
+  await noFaults(page, 'stage');
+  await page.getByRole('radio', { name: 'average', exact: true }).click();
+  await page.getByRole('img', { name: /^Average of/ }).waitFor();
+  await noFaults(page, 'average');
+  await onStep(page, 'Check');
+  await page.getByRole('link', { name: 'Report' }).click();
+  await page.getByRole('heading', { name: /report$/ }).waitFor();
+  await noFaults(page, 'report');
+  for (const [path, heading] of [
+    ['/deliveries', /^Deliveries/],
+    ['/shapes', 'Shapes'],
+    ['/help', 'Help'],
+  ] as const) {
+    await page.goto(path);
+    await page.getByRole('heading', { name: heading, exact: typeof heading === 'string', level: 1 }).waitFor();
+    await noFaults(page, path);
+  }
+});
+
+test('no faults in the dialogs, and each is left by Escape', async ({ page }) => {
+  await page.goto('/');
+  await dialog(page, 'new batch', () => button(page, 'New batch…').click());
+  await batchOf(page, 'Dialogs', [
+    await discPhoto('a.png', [{ x: 600, y: 500, r: 300 }]),
+    await flatPhoto('b.png', '#556677', 1200, 1200),
+  ]);
+  await dialog(page, 'keys', () => page.keyboard.press('?'));
+  await dialog(page, 'actions', () => page.keyboard.press('/'));
+  await dialog(page, 'ground', () => button(page, 'Ground of any colour').click());
+  await dialog(page, 'shapes', () => button(page, /Choose another/).click());
+  await dialog(page, 'keep', () => button(page, 'Keep in the library…').click());
+  await dialog(page, 'save as', () => button(page, 'Save as…').click());
+  await dialog(page, 'saved ones', () => button(page, 'Saved ones…').click());
+  await cutouts(page).first().click();
+  await dialog(page, 'take out', () => page.keyboard.press('Delete'));
+  await dialog(page, 'easel', () => page.keyboard.press('Enter'));
+  await expect(page.getByRole('listbox', { name: 'Cutouts' })).toBeFocused();
+});
+
+test.describe('enlarged four times', () => {
+  // 1280 × 1024 at 400 % (WCAG 2.2, 1.4.10 Reflow).
+  test.use({ viewport: { width: 320, height: 256 }, deviceScaleFactor: 4 });
+
+  test('no faults, nothing scrolls sideways, and what is open can be left', async ({ page }) => {
+    await batchOf(page, 'Enlarged', [await flatPhoto('a.png', '#556677', 1200, 1200)]);
+    const sideways = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    for (const name of STEPS) {
+      await onStep(page, name);
+      expect(await sideways()).toBeLessThanOrEqual(0);
+      await noFaults(page, name);
+    }
+    await cutouts(page).first().scrollIntoViewIfNeeded();
+    await cutouts(page).first().click();
+    await button(page, 'Open').click();
+    const easel = page.getByRole('dialog');
+    await noFaults(page, 'easel');
+    await easel.getByRole('button', { name: 'Close' }).click();
+    await expect(easel).toHaveCount(0);
+    for (const path of ['/', '/shapes', '/deliveries', '/help']) {
+      await page.goto(path);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      expect(await sideways()).toBeLessThanOrEqual(0);
+      await noFaults(page, path);
+    }
+  });
+});
+
+test('a screen reader is told what each thing is, how it stands, and what came of an action', async ({ page }) => {
+  await batchOf(page, 'Told', [
+    await discPhoto('a.png', [{ x: 600, y: 500, r: 300 }], { width: 1400, height: 1300 }),
+    await discPhoto('b.png', [{ x: 800, y: 700, r: 400 }], { width: 1400, height: 1300 }),
+  ]);
+  const said = page.getByRole('log', { name: 'What was done' }).first();
+  const wall = page.getByRole('listbox', { name: 'Cutouts' });
+  await expect(wall).toMatchAriaSnapshot(`
+    - listbox "Cutouts":
+      - option "a.png"
+      - option "b.png"
+  `);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('g');
+  await expect(said).toHaveText('good: 1 photo');
+  await expect(wall).toMatchAriaSnapshot(`
+    - listbox "Cutouts":
+      - option "a.png"
+      - option "b.png, ✓ good" [selected]
+  `);
+  await page.keyboard.press('Control+z');
+  await expect(said).toHaveText('Undone: good: 1 photo');
+
+  await page.keyboard.press('Enter');
+  const easel = page.getByRole('dialog');
+  const told = easel.getByRole('log', { name: 'What was done' });
+  await expect(told).toHaveText(/^b.png, 2 of 2, no findings$/);
+  await expect(easel.locator('.modal-content')).toMatchAriaSnapshot(`
+    - heading "b.png" [level=2]
+    - radiogroup "Review":
+      - radio "to look at" [checked]
+      - radio "good"
+      - radio "left out"
+    - button "Back"
+    - button "Next" [disabled]
+    - button "Close"
+    - img "b.png under the shape. Drag it, scroll to scale, arrow keys nudge by 1, with shift by 10."
+    - complementary:
+      - img "Cutout of b.png"
+      - paragraph: /No findings/
+      - radiogroup "Drag":
+        - radio "photo" [checked]
+      - textbox "Across": "0"
+      - textbox "Scale": "100"
+      - button /Reset/ [disabled]
+  `);
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('+');
+  await expect(told).toHaveText(/^b.png: 10(\.\d)? px across, 0 down, 102 %, turned by 0°/);
+  await page.keyboard.press('Control+z');
+  await expect(told).toHaveText(/^(Undone: scaled b.png|b.png: 10 px across, 0 down, 100 %)/);
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('radio', { name: 'stage', exact: true }).click();
+  await expect(page.locator('.stage')).toMatchAriaSnapshot(`
+    - button /Shape. drag it, or move it with the arrow keys/
+    - slider "Turned"
+    - button "Size, left top corner"
+  `);
+  await button(page, 'Shape: drag it, or move it with the arrow keys').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(said).toHaveText('Shape 960 × 960, its middle at 541, 540, turned by 0°');
+  await button(page, 'Size, right side').focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(said).toHaveText(/^Shape 9[67]\d × 9[67]\d, its middle at/);
+
+  await page.keyboard.press('/');
+  await expect(page.getByRole('dialog')).toMatchAriaSnapshot(`
+    - combobox "Action" [expanded]
+    - listbox "Actions":
+      - option /show all keys/ [selected]
+  `);
+  await page.keyboard.press('Escape');
+  await onStep(page, 'Export');
+  await button(page, 'Export 2 files').click();
+  const delivery = page.getByRole('article', { name: /^Delivery/ });
+  await expect(delivery).toContainText('2 files');
+  await expect(delivery.locator('[aria-live]')).toContainText('2 files');
+});
+
+test('our own words are explained by hover, by focus and by a tap', async ({ page }) => {
+  await batchOf(page, 'Words', [await flatPhoto('a.png', '#556677', 1200, 1200)]);
+  const mark = button(page, 'What is “ground”?');
+  const words = page.getByRole('tooltip');
+  await mark.hover();
+  await expect(words).toHaveText(/never exported/);
+  await step(page, 'Photos').hover();
+  await expect(words).toHaveCount(0);
+  await mark.focus();
+  await expect(mark).toHaveAccessibleDescription(/never exported/);
+  await page.keyboard.press('Escape');
+  await expect(words).toHaveCount(0);
+  await step(page, 'Photos').focus();
+  await mark.click();
+  await expect(words).toHaveText(/never exported/);
+});
+
+test('an empty batch says what happens here, and brings the demo photos in', async ({ page }) => {
+  await newBatch(page, 'First');
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(3);
+  await button(page, 'Try it with 16 demo portraits').click();
+  await expect(step(page, 'Photos')).toContainText('Photos16', { timeout: 90_000 });
+  await expect(cutouts(page).first()).toBeVisible();
+});
+
+test('help is searched, and shows its pictures', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Help' }).click();
+  await expect(page.getByRole('article')).toHaveCount(10);
+  await page.getByLabel('Search the help').fill('hexagon');
+  const guide = page.getByRole('article', { name: 'Products at the same size, and three mended by hand' });
+  await expect(guide).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Everything by keys' })).toHaveCount(0);
+  const picture = guide.getByRole('img').first();
+  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(600);
+  await page.getByLabel('Search the help').fill('zzzz');
+  await expect(page.getByText('Nothing here is about that.')).toBeVisible();
+});
