@@ -68,11 +68,29 @@ test('no faults on the screens', async ({ page }) => {
     ['/deliveries', /^Deliveries/],
     ['/shapes', 'Shapes'],
     ['/help', 'Help'],
+    ['/nowhere', /nothing|not/i],
   ] as const) {
     await page.goto(path);
     await page.getByRole('heading', { name: heading, exact: typeof heading === 'string', level: 1 }).waitFor();
     await noFaults(page, path);
   }
+});
+
+test('no faults where a shape is edited: by its numbers, its points, and drawn', async ({ page }) => {
+  await page.goto('/shapes');
+  await page.getByRole('link', { name: 'New shape' }).click();
+  await button(page, 'Turn into points…').waitFor();
+  await noFaults(page, 'shape');
+  await button(page, 'Draw a shape').click();
+  await expect(page.getByRole('radio', { name: 'draw', exact: true })).toBeChecked();
+  await noFaults(page, 'drawing');
+  await page.getByRole('radio', { name: 'shape', exact: true }).click();
+  await button(page, 'Turn into points…').click();
+  await page.getByRole('dialog').waitFor();
+  await noFaults(page, 'question');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('radio', { name: 'points', exact: true })).toBeChecked();
+  await noFaults(page, 'points');
 });
 
 test('no faults in the dialogs, and each is left by Escape', async ({ page }) => {

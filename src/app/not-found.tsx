@@ -4,7 +4,7 @@ export default function NotFound() {
   return (
     <main className="page">
       <div className="empty">
-        <p>There is nothing at this address.</p>
+        <h1>There is nothing at this address</h1>
         <Link href="/">All batches</Link>
       </div>
     </main>

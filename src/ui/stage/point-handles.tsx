@@ -109,6 +109,7 @@ export function PointHandles({ edited, frame, view, pointAt, onShape, onDrag, on
         className="stage-outline"
         d={pathData(contours.map(contourOf), 3)}
         transform={`matrix(${k} 0 0 ${k} ${x} ${y}) matrix(${a} ${b} ${c} ${d} ${e} ${f})`}
+        role="img"
         aria-label="Outline: double-click adds a point"
         onDoubleClick={(event) => {
           const point = toOwn(pointAt([event.clientX, event.clientY]));
