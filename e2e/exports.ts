@@ -6,13 +6,13 @@ import { cutouts, newBatch, step } from './bench-page';
 import type { Upload } from './photos';
 import { unzip } from './zip';
 
-/** Begins an export, waits for its end and takes the zip. */
-export async function filesOf(page: Page, begin: () => Promise<unknown>): Promise<Map<string, Buffer>> {
+/** Begins an export, waits for its end, on a slow machine for `wait` ms, and takes the zip. */
+export async function filesOf(page: Page, begin: () => Promise<unknown>, wait = 60_000): Promise<Map<string, Buffer>> {
   const started = page.waitForResponse((r) => r.url().endsWith('/deliveries') && r.request().method() === 'POST');
   await begin();
   const { id } = (await (await started).json()) as { id: number };
   const delivery = page.locator(`[data-delivery="${id}"]`);
-  await expect(delivery).toHaveAttribute('data-state', 'done', { timeout: 60_000 });
+  await expect(delivery).toHaveAttribute('data-state', 'done', { timeout: wait });
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     delivery.getByRole('link', { name: 'Download zip' }).click(),

@@ -240,7 +240,7 @@ test('the page’s own colour behind, a border’s colour chosen, three steps un
 });
 
 test('240 photos: looked at, judged many at a time, exported', async ({ page }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(900_000);
   const photos = await Promise.all(
     Array.from({ length: 240 }, (_, i) => {
       const tone = (60 + (i % 120)).toString(16).padStart(2, '0');
@@ -254,7 +254,7 @@ test('240 photos: looked at, judged many at a time, exported', async ({ page }) 
   const chosen = page.waitForEvent('filechooser');
   await hand.click(button(page, 'Pick photos…'));
   await (await chosen).setFiles(photos);
-  await expect(step(page, 'Photos')).toContainText('Photos240', { timeout: 200_000 });
+  await expect(step(page, 'Photos')).toContainText('Photos240', { timeout: 400_000 });
   await expect(page.getByText('Arriving')).toHaveCount(0);
   // The first ten are left out, all others good.
   await hand.click(cutouts(page).first());
@@ -263,7 +263,7 @@ test('240 photos: looked at, judged many at a time, exported', async ({ page }) 
   await expect(cutouts(page).nth(9)).toContainText('left out');
   await hand.keys('5');
   await expect(button(page, 'Export 230 files')).toBeEnabled();
-  const files = await filesOf(page, () => hand.keys('Control+Enter'));
+  const files = await filesOf(page, () => hand.keys('Control+Enter'), 400_000);
   hand.done('240 photos', { clicks: 3, keys: 13 });
   expect([...files.keys()].filter((name) => name.endsWith('.png'))).toHaveLength(230);
   expect(files.has('p000-tile.png')).toBe(false);

@@ -1,4 +1,4 @@
-import { borderBand } from '../plate';
+import { borderBand, dropShadows } from '../plate';
 import { boundsOfOutline, type Outline } from '../shape';
 import { featherReach, inFrame, type Template } from '../template';
 import { defineCheck, type CheckInput } from './check';
@@ -24,8 +24,8 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
   const grown = (by: number, x = 0, y = 0): Beyond => [shape[0] + by - x, shape[1] + by - y, shape[2] + by + x, shape[3] + by + y]; // prettier-ignore
   const borders = template.borders.filter(({ on, width }) => on && width > 0).map((border) => borderBand(border)[0]);
   const rim = Math.max(0, featherReach(edge), ...borders);
-  const shadows = template.shadows
-    .filter(({ on, opacity }) => on && opacity > 0)
+  const shadows = dropShadows(template)
+    .filter(({ opacity }) => opacity > 0)
     .map(({ x, y, blur, spread }) => grown(rim + blur + spread, x, y));
   return [
     { what: 'border', beyond: borders.length > 0 ? furthest([grown(Math.max(...borders))]) : NONE },

@@ -1,5 +1,5 @@
 import { contrastRatio, parseColour } from '../paint';
-import { borderBand, sourceOver } from '../plate';
+import { borderBand, dropShadows, sourceOver } from '../plate';
 import type { Template } from '../template';
 import { defineCheck, type CheckInput } from './check';
 
@@ -15,7 +15,7 @@ function against(behind: string, colour: string, opacity: number): number {
 
 /** What sets the cutout off from what is behind it: the fainter of the borders along its edge or beyond; without any, its strongest shadow where that is at its darkest. */
 function setOff(template: Template, behind: string): Seen | null {
-  const [borders, shadows] = [template.borders.filter(({ on }) => on), template.shadows.filter(({ on }) => on)];
+  const [borders, shadows] = [template.borders.filter(({ on }) => on), dropShadows(template)];
   const along = borders.filter((border) => border.width > 0 && borderBand(border)[0] >= 0);
   if (along.length > 0)
     return { what: 'border', ratio: Math.min(...along.map((b) => against(behind, b.paint, b.opacity))) };

@@ -1,3 +1,16 @@
+export { blended, blendRow, blendSchema, isSeparable, type Blend } from './blend';
 export { colourSchema, parseColour, type Rgba } from './colour';
 export { contrastRatio } from './contrast';
-export { paintSchema, type Paint } from './paint';
+export {
+  channelThrough,
+  filtersSchema,
+  isPerChannel,
+  matricesOf,
+  matrixRow,
+  NO_FILTERS,
+  type Filters,
+  type Matrix,
+} from './filters';
+export { isClear, isDrawn, paintSchema, type DrawnPaint, type Paint } from './paint';
+export { fillPlaces, placesOf, type PaintBox, type Places } from './places';
+export { fadeRamp, flatRamp, RAMP_STEPS, rampOf, type Ramp } from './ramp';

@@ -6,15 +6,69 @@ const stopsSchema = z
   .array(z.tuple([z.number().min(0).max(1), colourSchema]))
   .min(2)
   .max(32);
+export type Stops = z.infer<typeof stopsSchema>;
 
-const linearSchema = z.strictObject({
-  kind: z.literal('linear'),
-  angle: z.number().min(-3600).max(3600).default(180),
+const angle = z.number().min(-3600).max(3600);
+/** Shares of the gradient's box; beyond it is allowed. */
+const place = z.tuple([z.number().min(-10).max(10), z.number().min(-10).max(10)]).default([0.5, 0.5]);
+
+/** `angle`: 0 to the top, 90 to the right. */
+const linearSchema = z.strictObject({ kind: z.literal('linear'), angle: angle.default(180), stops: stopsSchema });
+
+const radialSchema = z.strictObject({
+  kind: z.literal('radial'),
+  ending: z.enum(['ellipse', 'circle']).default('ellipse'),
+  extent: z.enum(['closest-side', 'farthest-side', 'closest-corner', 'farthest-corner']).default('farthest-corner'),
+  at: place,
   stops: stopsSchema,
 });
 
-const radialSchema = z.strictObject({ kind: z.literal('radial'), stops: stopsSchema });
+const conicSchema = z.strictObject({
+  kind: z.literal('conic'),
+  from: angle.default(0),
+  at: place,
+  stops: stopsSchema,
+});
 
-/** CSS Images 3 gradients, or a plain colour. Only colours are painted so far. */
-export const paintSchema = z.union([colourSchema, z.discriminatedUnion('kind', [linearSchema, radialSchema])]);
+/** By distance from the outline inwards: 0 on it, 1 at `depth` frame units and further in. */
+const contourSchema = z.strictObject({
+  kind: z.literal('contour'),
+  depth: z.number().gt(0).max(100_000),
+  stops: stopsSchema,
+});
+
+/** Along the outline's length from its topmost point, clockwise. */
+const alongSchema = z.strictObject({ kind: z.literal('along'), stops: stopsSchema });
+
+/** One colour taken from each photo itself. */
+const pickedSchema = z.strictObject({
+  kind: z.literal('picked'),
+  from: z.enum(['subject', 'ground', 'photo']).default('subject'),
+  tone: z.enum(['main', 'light', 'dark', 'vivid']).default('main'),
+});
+
+const gradientSchema = z.discriminatedUnion('kind', [
+  linearSchema,
+  radialSchema,
+  conicSchema,
+  contourSchema,
+  alongSchema,
+  pickedSchema,
+]);
+
+/** A plain colour, a gradient of CSS Images 3 (conic: 4), one that follows the outline, or a colour out of the photo. */
+export const paintSchema = z.union([colourSchema, gradientSchema]);
 export type Paint = z.infer<typeof paintSchema>;
+type Gradient = Exclude<Paint, string>;
+
+/** Paints that are drawn so far. */
+export type DrawnPaint = string | Exclude<Gradient, { kind: 'along' | 'picked' }>;
+
+export const isDrawn = (paint: Paint): paint is DrawnPaint =>
+  typeof paint === 'string' || (paint.kind !== 'along' && paint.kind !== 'picked');
+
+/** True where nothing of it would be seen. */
+export function isClear(paint: Paint, alphaOf: (colour: string) => number): boolean {
+  if (typeof paint === 'string') return alphaOf(paint) === 0;
+  return paint.kind !== 'picked' && paint.stops.every(([, colour]) => alphaOf(colour) === 0);
+}

@@ -3,7 +3,8 @@ import { coverage, type PixelWindow } from '../raster';
 import { difference, flatten, offset, union, type Polygon } from '../shape';
 import { outputHeight, templateOutline, type Border, type Template } from '../template';
 import { fadeOutline, featherMask, featherSigma } from './feather';
-import { borderBand, layersOf, sourceOver, visibleBorders, withOpacity } from './layers';
+import { borderBand, dropShadows, layersOf, sourceOver, visibleBorders, withOpacity } from './layers';
+import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
 import { shadowMask, type Caster } from './shadow';
 import { plateOf, type Stack } from './stack';
@@ -53,12 +54,21 @@ function* bandsOf(width: number, height: number): Generator<PixelWindow> {
  * @throws WobrelError `shape-intricate`
  */
 export function compile(template: Template, width: number, matte: string | null = null, withBare = false): Plate {
+  const plate = compilePlain(template, width, matte, withBare);
+  return { ...plate, finish: finishOf(template, plate) };
+}
+
+/** What becomes of the photo's own pixels on a plate of the template. */
+export const finishOf = (template: Template, { scale, photoWindow }: Plate): PhotoFinish | null =>
+  photoFinish(template, flatten(templateOutline(template), scale), scale, photoWindow);
+
+/** The same with the photo left as it is. */
+export function compilePlain(template: Template, width: number, matte: string | null, withBare: boolean): Plate {
   const height = outputHeight(template.frame, width);
   const scale = width / template.frame.width;
   const outline = flatten(templateOutline(template), scale);
   const { levels, rings } = layersOf(template);
-  const casting = template.shadows
-    .filter(({ on }) => on)
+  const casting = dropShadows(template)
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
   const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];
@@ -80,5 +90,5 @@ export function compile(template: Template, width: number, matte: string | null 
     plate.add(band);
     bare?.add({ ...band, feather: null, rings: unseen });
   }
-  return { ...plate.done(), bare: bare?.done().blank ?? null, scale };
+  return { ...plate.done(), bare: bare?.done().blank ?? null, scale, finish: null };
 }

@@ -1,5 +1,6 @@
 /** The fused loop of photo and plate. */
 import type { PixelWindow } from '../raster';
+import { finishedRow } from './photo-finish';
 import type { Plate } from './plate';
 
 /** Placed photo pixels, row by row, over a window of the plate's pixels. */
@@ -40,8 +41,8 @@ export function compose(
   pixels: PhotoPixels,
   out = new Uint8ClampedArray(plate.blank.length),
 ): Uint8ClampedArray<ArrayBuffer> {
-  const { data: photo, window } = pixels;
-  const { runs, mixed, width } = plate;
+  const { data, window } = pixels;
+  const { runs, mixed, width, finish } = plate;
   out.set(plate.blank);
   let m = 0;
   for (let run = 0; run < runs.length; run += 3) {
@@ -50,6 +51,11 @@ export function compose(
     const x = first % width;
     const y = (first - x) / width;
     let p = ((y - window.top) * window.width + (x - window.left)) * 4;
+    let photo = data;
+    if (finish) {
+      photo = finishedRow(finish, data, p, x, y, length);
+      p = 0;
+    }
     let k = first * 4;
     const end = k + length * 4;
     if (runs[run + 2] === 1) {

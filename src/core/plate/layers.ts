@@ -6,7 +6,7 @@
  */
 import { parseColour, type Rgba } from '../paint';
 import type { Join } from '../shape';
-import type { Border, Template } from '../template';
+import type { Border, Shadow, Template } from '../template';
 
 /** An offset of the outline, in frame units, outwards positive. */
 export type Level = { readonly distance: number; readonly join: Join };
@@ -51,6 +51,10 @@ export function sourceOver(
     top.alpha + a * rest,
   ];
 }
+
+/** Shadows that the cutout throws. */
+export const dropShadows = ({ shadows }: Pick<Template, 'shadows'>): Shadow[] =>
+  shadows.filter(({ on, kind }) => on && kind === 'drop');
 
 /** Borders that show at all. */
 export function visibleBorders(borders: readonly Border[]): Border[] {

@@ -1,5 +1,7 @@
 /** The compiled form of a template at one size: all that does not depend on the photo. */
+import type { Places } from '../paint';
 import type { PixelWindow } from '../raster';
+import type { PhotoFinish } from './photo-finish';
 
 /**
  * Pixels of a plate are of three sorts: those without photo are final in `blank`; those
@@ -21,20 +23,36 @@ export type Plate = {
   readonly inked: PixelWindow;
   /** The cutout without any photo at all, straight 8-bit RGBA, for photos that leave gaps; null where none is asked for. */
   readonly bare: Uint8ClampedArray | null;
+  /** What becomes of the photo's own pixels; null where they stay as they are. */
+  readonly finish: PhotoFinish | null;
   /** Pixels per frame unit. */
   readonly scale: number;
 };
 
-/** The plate with its arrays in memory that worker threads share. */
-export function sharedPlate(plate: Plate): Plate {
-  const shared = (pixels: Uint8ClampedArray) => {
-    const copy = new Uint8ClampedArray(new SharedArrayBuffer(pixels.byteLength));
-    copy.set(pixels);
-    return copy;
-  };
-  const runs = new Int32Array(new SharedArrayBuffer(plate.runs.byteLength));
-  runs.set(plate.runs);
-  const mixed = new Float32Array(new SharedArrayBuffer(plate.mixed.byteLength));
-  mixed.set(plate.mixed);
-  return { ...plate, blank: shared(plate.blank), bare: plate.bare && shared(plate.bare), runs, mixed };
+/** A copy of an array in memory that threads share. */
+function shared<A extends Uint8ClampedArray | Uint16Array | Int32Array | Float32Array>(values: A): A {
+  const Kind = values.constructor as new (buffer: SharedArrayBuffer) => A;
+  const copy = new Kind(new SharedArrayBuffer(values.byteLength));
+  copy.set(values);
+  return copy;
 }
+
+const sharedPlaces = (places: Places): Places =>
+  places.kind === 'field' ? { ...places, field: { ...places.field, values: shared(places.field.values) } } : places;
+
+const sharedFinish = ({ table, steps }: PhotoFinish): PhotoFinish => ({
+  table: table && shared(table),
+  steps: steps.map((step) =>
+    step.kind === 'blend' ? { ...step, ramp: shared(step.ramp), places: sharedPlaces(step.places) } : step,
+  ),
+});
+
+/** The plate with its arrays in memory that worker threads share. */
+export const sharedPlate = (plate: Plate): Plate => ({
+  ...plate,
+  blank: shared(plate.blank),
+  bare: plate.bare && shared(plate.bare),
+  runs: shared(plate.runs),
+  mixed: shared(plate.mixed),
+  finish: plate.finish && sharedFinish(plate.finish),
+});

@@ -219,7 +219,7 @@ export function plateOf(width: number, height: number) {
   const mixed = growing((length) => new Float32Array(length));
   return {
     add: (band: Stack): void => stackBand(band, { blank, runs, mixed }),
-    done: (): Omit<Plate, 'scale' | 'bare'> => {
+    done: (): Omit<Plate, 'scale' | 'bare' | 'finish'> => {
       const rows = runs.done();
       return {
         width,

@@ -2,3 +2,4 @@ export { coverage, type PixelWindow } from './coverage';
 export { continued, type FromRim } from './continued';
 export { resample, type Outside } from './resample';
 export { softCoverage } from './soft-coverage';
+export { insideDistance } from './distance';

@@ -1,10 +1,13 @@
 /** The look of a template, apart from its shape and where photos go. */
+import { NO_FILTERS } from '../paint';
 import type { Template } from './template';
 
-/** The template with sharp edges and no layers, to compare its finish with. */
+/** The template with the photo as it is, sharp edges and no layers, to compare its finish with. */
 export const withoutFinish = (template: Template): Template => ({
   ...template,
   edge: { ...template.edge, rounding: 0, feather: 0 },
+  filters: NO_FILTERS,
+  tints: [],
   borders: [],
   shadows: [],
   backdrop: null,

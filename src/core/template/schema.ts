@@ -3,14 +3,13 @@
  * schema is the one definition; `docs/template.schema.json` is generated from it.
  */
 import { z } from 'zod';
-import { colourSchema, paintSchema } from '../paint';
+import { blendSchema, colourSchema, filtersSchema, paintSchema, type DrawnPaint } from '../paint';
 import { joinSchema, shapeSchema } from '../shape';
 import { unitSchema } from './units';
 
 const length = z.number().min(0).max(100_000);
 const signedLength = z.number().min(-100_000).max(100_000);
 const share = z.number().min(0).max(1);
-const factor = z.number().min(0).max(10);
 
 /** Defaults of an object whose every field has one. */
 const whole = <S extends z.ZodObject>(schema: S) => schema.prefault({} as never);
@@ -69,36 +68,8 @@ const limitsSchema = z.strictObject({
   contrast: z.number().min(1).max(21).default(3),
 });
 
-const filtersSchema = z.strictObject({
-  brightness: factor.default(1),
-  contrast: factor.default(1),
-  saturate: factor.default(1),
-  grayscale: share.default(0),
-  sepia: share.default(0),
-});
-
 /** Off, a layer is kept and not drawn. */
 const on = z.boolean().default(true);
-
-/** Blend modes of W3C Compositing and Blending 1 §9. */
-const blendSchema = z.enum([
-  'normal',
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'color-dodge',
-  'color-burn',
-  'hard-light',
-  'soft-light',
-  'difference',
-  'exclusion',
-  'hue',
-  'saturation',
-  'color',
-  'luminosity',
-]);
 
 const tintSchema = z.strictObject({
   paint: paintSchema.default('#00000000'),
@@ -117,6 +88,8 @@ const borderSchema = z.strictObject({
   opacity: share.default(1),
   on,
 });
+
+export type Tint = Omit<z.infer<typeof tintSchema>, 'paint'> & { readonly paint: DrawnPaint };
 
 /** A border as it is drawn so far: in one colour. */
 export type Border = z.infer<typeof borderSchema> & { readonly paint: string };

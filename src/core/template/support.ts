@@ -1,7 +1,7 @@
 /** Refuses what the document format has but the plate does not draw yet, so that nothing is silently ignored. */
 import { WobrelError } from '../errors';
-import { parseColour, type Paint } from '../paint';
-import type { Border, TemplateDocument } from './schema';
+import { isClear, isDrawn, parseColour, type Paint } from '../paint';
+import type { Border, Tint, TemplateDocument } from './schema';
 
 const unsupported = (path: string) => new WobrelError('template-unsupported', `not supported yet: ${path}`, path);
 
@@ -15,8 +15,17 @@ function colourOnly(paint: Paint, path: string): string {
 }
 
 /** A tint that is off or wholly transparent changes nothing, so it is drawn exactly. */
-function isInvisible({ paint, opacity, on }: TemplateDocument['tints'][number]): boolean {
-  return !on || opacity === 0 || (typeof paint === 'string' && parseColour(paint).alpha === 0);
+const isInvisible = ({ paint, opacity, on }: TemplateDocument['tints'][number]): boolean =>
+  !on || opacity === 0 || isClear(paint, (colour) => parseColour(colour).alpha);
+
+/** The tints that are drawn; those not drawn yet are kept only where they would not be seen. */
+function tintsOf(tints: TemplateDocument['tints']): Tint[] {
+  return tints.map((tint, i) => {
+    const { paint } = tint;
+    if (isDrawn(paint)) return { ...tint, paint };
+    refuseUnless(isInvisible(tint), `tints[${i}].paint`);
+    return { ...tint, paint: '#00000000' };
+  });
 }
 
 const DRAWN_FORMATS: readonly string[] = ['png', 'webp', 'jpeg'];
@@ -27,21 +36,19 @@ const DRAWN_FORMATS: readonly string[] = ['png', 'webp', 'jpeg'];
  * @throws WobrelError `template-unsupported`, "not supported yet: <path>"
  */
 export function refuseUnsupported(document: TemplateDocument) {
-  const { filters, mat, backdrop } = document;
+  const { mat, backdrop } = document;
   refuseUnless(document.mode === 'cutout', 'mode');
-  for (const [name, neutral] of Object.entries({ brightness: 1, contrast: 1, saturate: 1, grayscale: 0, sepia: 0 }))
-    refuseUnless(filters[name as keyof typeof filters] === neutral, `filters.${name}`);
-  document.tints.forEach((tint, i) => refuseUnless(isInvisible(tint), `tints[${i}]`));
   const borders: Border[] = document.borders.map((border, i) => {
     refuseUnless(border.dash === null, `borders[${i}].dash`);
     return { ...border, paint: colourOnly(border.paint, `borders[${i}].paint`) };
   });
-  document.shadows.forEach((shadow, i) => refuseUnless(shadow.kind === 'drop', `shadows[${i}].kind`));
+  document.shadows.forEach((shadow, i) => refuseUnless(shadow.kind !== 'ground', `shadows[${i}].kind`));
   for (const side of ['top', 'right', 'bottom', 'left'] as const) refuseUnless(mat[side] === 0, `mat.${side}`);
   document.outputs.forEach((output, i) => refuseUnless(DRAWN_FORMATS.includes(output.format), `outputs[${i}].format`));
   return {
     ...document,
     borders,
+    tints: tintsOf(document.tints),
     backdrop: backdrop === null ? null : colourOnly(backdrop, 'backdrop'),
   };
 }

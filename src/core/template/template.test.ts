@@ -48,7 +48,7 @@ test('the example of the format’s own description is read', () => {
     edge: { rounding: 0, feather: 0, featherSide: 'inside' },
     centring: { rule: 'middle', at: [0.5, 0.5], size: null, measure: 'longest', gap: 'enlarge', maxEnlarge: 1.0 },
     mode: 'cutout',
-    filters: { brightness: 1, contrast: 1, saturate: 1, grayscale: 0, sepia: 0 },
+    filters: { brightness: 1, contrast: 1, saturate: 1, grayscale: 0, sepia: 0, hueRotate: 0, recolour: null },
     tints: [{ paint: '#00000000', blend: 'multiply', opacity: 1 }],
     borders: [{ width: 16, align: 'inside', gap: 0, paint: '#2f6f5e', dash: null, join: 'round', opacity: 1 }],
     shadows: [{ kind: 'drop', x: 0, y: 12, blur: 24, spread: 0, color: '#000000', opacity: 0.35 }],
@@ -68,8 +68,6 @@ test('reading what was read changes nothing', () => {
 
 test.each([
   [plain({ mode: 'window' }), 'mode'],
-  [plain({ filters: { sepia: 0.5 } }), 'filters.sepia'],
-  [plain({ tints: [{ paint: '#ff000080' }] }), 'tints[0]'],
   [plain({ borders: [{}, { dash: [4, 2] }] }), 'borders[1].dash'],
   [
     plain({
@@ -99,7 +97,8 @@ test.each([
     }),
     'backdrop',
   ],
-  [plain({ shadows: [{ kind: 'inner' }] }), 'shadows[0].kind'],
+  [plain({ shadows: [{ kind: 'ground' }] }), 'shadows[0].kind'],
+  [plain({ tints: [{ paint: { kind: 'picked' } }] }), 'tints[0].paint'],
   [plain({ mat: { bottom: 10 } }), 'mat.bottom'],
   [plain({ outputs: [{ format: 'avif' }] }), 'outputs[0].format'],
 ])('what is not drawn yet is refused, never ignored: %j', (document, path) => {

@@ -11,15 +11,23 @@ import {
   type ShapeDocument,
 } from '../shape';
 import { outputHeight, widthFor } from './output-size';
-import { documentSchema, MAX_OUTPUT_WIDTH, type Border, type outputSchema, type TemplateDocument } from './schema';
+import {
+  documentSchema,
+  MAX_OUTPUT_WIDTH,
+  type Border,
+  type outputSchema,
+  type TemplateDocument,
+  type Tint,
+} from './schema';
 import { refuseUnsupported } from './support';
 
 /** An output with its width in pixels worked out, from its `size` where it has one. */
 export type Output = z.infer<typeof outputSchema> & { readonly width: number };
 
-export type Template = Omit<TemplateDocument, 'shape' | 'borders' | 'outputs' | 'backdrop'> & {
+export type Template = Omit<TemplateDocument, 'shape' | 'borders' | 'tints' | 'outputs' | 'backdrop'> & {
   readonly shape: Shape;
   readonly borders: readonly Border[];
+  readonly tints: readonly Tint[];
   readonly backdrop: string | null;
   readonly outputs: readonly Output[];
 };

@@ -1,0 +1,193 @@
+/** What becomes of the photo itself: filters, tints and inner shadows, as steps over rows of its pixels. */
+import {
+  blended,
+  blendRow,
+  channelThrough,
+  fadeRamp,
+  fillPlaces,
+  flatRamp,
+  isPerChannel,
+  isSeparable,
+  matricesOf,
+  matrixRow,
+  placesOf,
+  RAMP_STEPS,
+  rampOf,
+  type Blend,
+  type DrawnPaint,
+  type Matrix,
+  type PaintBox,
+  type Places,
+  type Ramp,
+} from '../paint';
+import { insideDistance, softCoverage, type PixelWindow } from '../raster';
+import { offset, type Polygon } from '../shape';
+import type { Shadow, Template } from '../template';
+
+type Step =
+  | { readonly kind: 'matrix'; readonly matrix: Matrix }
+  | { readonly kind: 'blend'; readonly mode: Blend; readonly ramp: Ramp; readonly places: Places };
+
+/** In their order; first of all a table of 3 × 256 values, 0…1, for what goes by each channel of the photo alone. */
+export type PhotoFinish = { readonly table: Float32Array | null; readonly steps: readonly Step[] };
+
+/** What a step makes of one channel wherever the pixel lies; null where that does not say it all. */
+function channelOf(step: Step): ((channel: number, v: number) => number) | null {
+  if (step.kind === 'matrix')
+    return isPerChannel(step.matrix) ? (channel, v) => channelThrough(step.matrix, channel, v) : null;
+  const { mode, ramp, places } = step;
+  if (places.kind !== 'flat' || !isSeparable(mode)) return null;
+  return (channel, v) => blended(mode, v, ramp[channel]!, ramp[3]!);
+}
+
+/** The steps that go by each channel alone, as long as nothing else came before, become one table. */
+function folded(steps: readonly Step[]): PhotoFinish {
+  const channels: ((channel: number, v: number) => number)[] = [];
+  for (const step of steps) {
+    const channel = channelOf(step);
+    if (!channel) break;
+    channels.push(channel);
+  }
+  if (channels.length === 0) return { table: null, steps };
+  const table = Float32Array.from({ length: 768 }, (_, i) =>
+    channels.reduce((v, through) => through(Math.floor(i / 256), v), (i % 256) / 255),
+  );
+  return { table, steps: steps.slice(channels.length) };
+}
+
+/** Shares of a window kept in 16 bits. */
+const fieldOf = (window: PixelWindow, shares: Float32Array): Places => ({
+  kind: 'field',
+  field: { ...window, values: Uint16Array.from(shares, (v) => Math.round(Math.min(1, Math.max(0, v)) * 65535)) },
+});
+
+type Ground = {
+  /** The shape in pixels, and its bounds. */
+  readonly outline: readonly Polygon[];
+  readonly box: PaintBox;
+  readonly scale: number;
+  /** Where the photo shows. */
+  readonly window: PixelWindow;
+};
+
+function paintStep(paint: DrawnPaint, mode: Blend, opacity: number, ground: Ground): Step {
+  if (typeof paint === 'string')
+    return { kind: 'blend', mode, ramp: flatRamp(paint, opacity), places: { kind: 'flat' } };
+  const ramp = rampOf(paint.stops, opacity);
+  if (paint.kind !== 'contour') return { kind: 'blend', mode, ramp, places: placesOf(paint, ground.box) };
+  const depth = paint.depth * ground.scale;
+  const shares = insideDistance(ground.outline, ground.window).map((d) => d / depth);
+  return { kind: 'blend', mode, ramp, places: fieldOf(ground.window, shares) };
+}
+
+/** CSS Backgrounds 3 §7.1, inset: what is not within the outline, spread inwards, moved and blurred, falls on the photo. */
+function innerStep(shadow: Shadow, { outline, scale, window }: Ground): Step {
+  const { x, y, spread, blur } = shadow;
+  const hole = offset(outline, -spread * scale, 'round').map((polygon) =>
+    polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
+  );
+  const shares = softCoverage(hole, window, (blur / 2) * scale).map((v) => 1 - v);
+  return {
+    kind: 'blend',
+    mode: 'normal',
+    ramp: fadeRamp(shadow.color, shadow.opacity),
+    places: fieldOf(window, shares),
+  };
+}
+
+/**
+ * The photo's finish for a picture in which it shows in `window`; null where it is left as it is.
+ *
+ * @param outline the shape, in pixels
+ */
+export function photoFinish(
+  { filters, tints, shadows }: Pick<Template, 'filters' | 'tints' | 'shadows'>,
+  outline: readonly Polygon[],
+  scale: number,
+  window: PixelWindow,
+): PhotoFinish | null {
+  if (window.width * window.height === 0) return null;
+  const xs = outline.flatMap((polygon) => polygon.map(([x]) => x));
+  const ys = outline.flatMap((polygon) => polygon.map(([, y]) => y));
+  const span = (values: readonly number[]) => values.reduce<[number, number]>(([a, b], v) => [Math.min(a, v), Math.max(b, v)], [Infinity, -Infinity]); // prettier-ignore
+  const [[left, right], [top, bottom]] = [span(xs), span(ys)];
+  const ground = { outline, scale, window, box: { left, top, width: right - left, height: bottom - top } };
+  const steps: Step[] = [
+    ...matricesOf(filters).map((matrix) => ({ kind: 'matrix', matrix }) as const),
+    ...tints.filter(({ on }) => on).map(({ paint, blend, opacity }) => paintStep(paint, blend, opacity, ground)),
+    // First listed on top, as in CSS.
+    ...shadows
+      .filter(({ on, kind }) => on && kind === 'inner')
+      .reverse()
+      .map((shadow) => innerStep(shadow, ground)),
+  ];
+  return steps.length === 0 ? null : folded(steps);
+}
+
+/** Rows that the loops below work in, for pictures up to so many pixels wide. */
+type Rows = { readonly colours: Float32Array; readonly paint: Float32Array; readonly at: Float32Array; readonly bytes: Uint8ClampedArray }; // prettier-ignore
+
+let rows: Rows = rowsFor(0);
+
+function rowsFor(n: number): Rows {
+  return {
+    colours: new Float32Array(n * 3),
+    paint: new Float32Array(n * 4),
+    at: new Float32Array(n),
+    bytes: new Uint8ClampedArray(n * 4),
+  };
+}
+
+/** The colours of a ramp at a row's places. */
+function fillPaint({ ramp, places }: Extract<Step, { kind: 'blend' }>, x: number, y: number, n: number): void {
+  const { paint, at } = rows;
+  if (places.kind === 'flat') {
+    for (let q = 0; q < n * 4; q++) paint[q] = ramp[q & 3]!;
+    return;
+  }
+  fillPlaces(places, x, y, n, at);
+  for (let i = 0, q = 0; i < n; i++, q += 4) {
+    const t = at[i]!;
+    const k = (t <= 0 ? 0 : t >= 1 ? RAMP_STEPS : (t * RAMP_STEPS + 0.5) | 0) * 4;
+    paint[q] = ramp[k]!;
+    paint[q + 1] = ramp[k + 1]!;
+    paint[q + 2] = ramp[k + 2]!;
+    paint[q + 3] = ramp[k + 3]!;
+  }
+}
+
+/**
+ * Finished pixels of a row of the photo, straight 8-bit RGBA with the photo's own alpha. The
+ * answer holds until the next call.
+ *
+ * @param photo RGBA; the row's first pixel begins at `p`
+ * @param x, y the pixel of the picture that it is
+ */
+export function finishedRow(
+  { table, steps }: PhotoFinish,
+  photo: Uint8Array | Uint8ClampedArray,
+  p: number,
+  x: number,
+  y: number,
+  n: number,
+): Uint8ClampedArray {
+  if (rows.at.length < n) rows = rowsFor(n);
+  const { colours, paint, bytes } = rows;
+  for (let i = 0, k = 0, q = p; i < n; i++, q += 4) {
+    for (let c = 0; c < 3; c++, k++) colours[k] = table ? table[c * 256 + photo[q + c]!]! : photo[q + c]! / 255;
+  }
+  for (const step of steps) {
+    if (step.kind === 'matrix') matrixRow(step.matrix, colours, n);
+    else {
+      fillPaint(step, x, y, n);
+      blendRow(step.mode, colours, paint, n);
+    }
+  }
+  for (let i = 0, k = 0, q = 0; i < n; i++, k += 3, q += 4) {
+    bytes[q] = colours[k]! * 255;
+    bytes[q + 1] = colours[k + 1]! * 255;
+    bytes[q + 2] = colours[k + 2]! * 255;
+    bytes[q + 3] = photo[p + q + 3]!;
+  }
+  return bytes;
+}
