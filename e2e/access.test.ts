@@ -52,7 +52,9 @@ test('no faults on the screens', async ({ page }) => {
   await onStep(page, 'Template');
   await button(page, 'Add a border').click();
   await button(page, 'Add a shadow').click();
-  await button(page, /^Frame/).click();
+  for (const section of [/^Frame/, /^Colours/, /^Tints/]) await button(page, section).click();
+  await button(page, 'Add a tint').click();
+  await button(page, 'Add a tint').click();
   await noFaults(page, 'layers');
   await page.getByRole('radio', { name: 'stage', exact: true }).click();
   await button(page, 'Size, right bottom corner').waitFor();

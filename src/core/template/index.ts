@@ -3,7 +3,7 @@ export { mergeTemplates } from './merge';
 export { frameWidthInPixels, inFrame, outputHeight, widthFor, type OutputSize } from './output-size';
 export { withoutFinish } from './finish';
 export { fillFrame, frameIn, withFrame, type Frame } from './frame';
-export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH, type Border, type Shadow } from './schema';
+export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH, type Border, type Tint, type Shadow } from './schema';
 export {
   keptTemplate,
   MAX_PIXELS,

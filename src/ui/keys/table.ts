@@ -49,6 +49,7 @@ export const KEYS = {
   pickShape: named('choose another shape', 'toTemplate'),
   drawShape: named('draw a shape', 'toTemplate'),
   addBorder: named('add a border', 'toTemplate'),
+  addTint: named('add a tint', 'toTemplate'),
   addShadow: named('add a shadow', 'toTemplate'),
   viewEach: named('show every cutout'),
   viewAverage: named('show all cutouts averaged'),

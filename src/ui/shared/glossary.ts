@@ -2,7 +2,8 @@
 export const WORDS = {
   batch: 'A set of photos and the template that they all go through.',
   photo: 'One picture that you brought in. The file itself is never changed.',
-  template: 'The recipe that all photos share: frame, shape, centring, edge, borders, shadows, backdrop and outputs.',
+  template:
+    'The recipe that all photos share: frame, shape, centring, edge, colours, tints, borders, shadows, backdrop and outputs.',
   wall: 'All cutouts of the batch at once, drawn as they will be exported.',
   easel: 'One photo at a time, for placing and mending it by hand.',
   ground: 'What you see behind the cutouts here. It is for looking only and never exported.',
@@ -10,6 +11,7 @@ export const WORDS = {
   frame: 'The picture that comes out, shape and room around it; in px, or in mm at a resolution.',
   shape: 'The closed outline that the photo is seen through.',
   cutout: 'The photo seen through the shape, with its border and shadow.',
+  tint: 'A colour or gradient laid over the photo, by a blend mode.',
   feather: 'A soft edge: the photo fades out over this length.',
   border: 'A line along the shape’s edge, inside, across or outside it.',
   spot: 'The place in the shape where the middle of each subject comes to lie.',

@@ -1,6 +1,4 @@
 'use client';
-import { Eye, EyeOff, X } from 'lucide-react';
-import type { ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { documentSchema, type Border, type Shadow, type Template } from '@/core/template';
 import { useActions } from '../keys/use-keys';
@@ -8,6 +6,8 @@ import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from '../shared/colour-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
+import { Layer } from './layer';
+import { replaced, without } from './lists';
 import type { TemplateStore } from './store';
 import { bordersWords, shadowsWords } from './words';
 
@@ -25,37 +25,9 @@ function newLayers(template: Template) {
   };
 }
 
-const replaced = <T,>(list: readonly T[], i: number, fields: Partial<T>): T[] =>
-  list.map((v, k) => (k === i ? { ...v, ...fields } : v));
-
-type LayerProps = {
-  readonly title: string;
-  readonly on: boolean;
-  readonly onSwitch: (on: boolean) => void;
-  readonly onRemove: () => void;
-  readonly children: ReactNode;
-};
-
-function Layer({ title, on, onSwitch, onRemove, children }: LayerProps) {
-  const Sign = on ? Eye : EyeOff;
-  return (
-    <div className="layer" role="group" aria-label={title}>
-      <div className="d-flex align-items-center">
-        <span className="small-text muted me-auto">{title}</span>
-        <Button variant="quiet" aria-pressed={on} aria-label={`${title} shown`} onClick={() => onSwitch(!on)}>
-          <Sign size={14} aria-hidden /> {on ? 'shown' : 'off'}
-        </Button>
-        <Button variant="quiet" onClick={onRemove}>
-          <X size={14} aria-hidden /> Remove<span className="visually-hidden"> {title.toLowerCase()}</span>
-        </Button>
-      </div>
-      {children}
-    </div>
-  );
-}
-
 const percent = (share: number) => Math.round(share * 1000) / 10;
 const ALIGN = { inside: 'inside', centre: 'centre', outside: 'outside' } as const;
+const FALLS = { drop: 'behind it', inner: 'into it' } as const;
 const JOINS = { round: 'round', miter: 'sharp', bevel: 'cut off' } as const;
 
 export function BordersSection({ template, store }: PartProps) {
@@ -81,7 +53,7 @@ export function BordersSection({ template, store }: PartProps) {
           title={`Border ${i + 1}`}
           on={border.on}
           onSwitch={(on) => set(i, { on })}
-          onRemove={() => store.change((t) => ({ ...t, borders: t.borders.filter((_, k) => k !== i) }))}
+          onRemove={() => store.change((t) => ({ ...t, borders: without(t.borders, i) }))}
         >
           <NumberField label="Width" value={border.width} onChange={(width) => set(i, { width })} {...length} />
           <ChoiceField label="Lies" value={border.align} options={ALIGN} onChange={(align) => set(i, { align })} />
@@ -123,11 +95,17 @@ export function ShadowsSection({ template, store }: PartProps) {
       {shadows.map((shadow, i) => (
         <Layer
           key={i}
-          title={`Drop shadow ${i + 1}`}
+          title={`${shadow.kind === 'inner' ? 'Inner' : 'Drop'} shadow ${i + 1}`}
           on={shadow.on}
           onSwitch={(on) => set(i, { on })}
-          onRemove={() => store.change((t) => ({ ...t, shadows: t.shadows.filter((_, k) => k !== i) }))}
+          onRemove={() => store.change((t) => ({ ...t, shadows: without(t.shadows, i) }))}
         >
+          <ChoiceField
+            label="Falls"
+            value={shadow.kind === 'inner' ? 'inner' : 'drop'}
+            options={FALLS}
+            onChange={(kind) => set(i, { kind })}
+          />
           <NumberField label="Across" value={shadow.x} onChange={(x) => set(i, { x })} {...either} />
           <NumberField label="Down" value={shadow.y} onChange={(y) => set(i, { y })} {...either} />
           <NumberField

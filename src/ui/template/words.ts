@@ -56,6 +56,29 @@ export function edgeWords({ edge: { rounding, feather }, frame: { unit } }: Temp
   return words.join(', ') || 'sharp';
 }
 
+const changed = (share: number) => `${share > 1 ? '+' : '−'}${Math.round(Math.abs(share - 1) * 100)} %`;
+
+export function coloursWords({ filters }: Template): string {
+  const words = [
+    ...(['brightness', 'contrast', 'saturate'] as const)
+      .filter((key) => filters[key] !== 1)
+      .map((key) => `${key === 'saturate' ? 'saturation' : key} ${changed(filters[key])}`),
+    ...(filters.grayscale > 0 ? ['grey'] : []),
+    ...(filters.sepia > 0 ? ['sepia'] : []),
+    ...(filters.hueRotate !== 0 ? ['hue turned'] : []),
+    ...(filters.recolour ? ['two tones'] : []),
+  ];
+  return words.length > 2 ? `${words.length} changes` : words.join(', ') || 'as they are';
+}
+
+export function tintsWords({ tints }: Template): string {
+  const [first, ...others] = tints.filter(({ on }) => on);
+  if (!first) return tints.length === 0 ? 'none' : 'off';
+  return others.length > 0
+    ? `${others.length + 1} tints`
+    : `${first.blend.replace('-', ' ')}, ${Math.round(first.opacity * 100)} %`;
+}
+
 export function bordersWords({ borders, frame }: Template): string {
   const [first, ...others] = borders.filter(({ on }) => on);
   if (!first) return borders.length === 0 ? 'none' : 'off';
@@ -66,7 +89,7 @@ export function bordersWords({ borders, frame }: Template): string {
 export function shadowsWords({ shadows }: Template): string {
   const [first, ...others] = shadows.filter(({ on }) => on);
   if (!first) return shadows.length === 0 ? 'none' : 'off';
-  return others.length > 0 ? `${others.length + 1} shadows` : `drop, ${Math.round(first.opacity * 100)} %`;
+  return others.length > 0 ? `${others.length + 1} shadows` : `${first.kind}, ${Math.round(first.opacity * 100)} %`;
 }
 
 export const backdropWords = ({ backdrop }: Template) => backdrop ?? 'transparent';

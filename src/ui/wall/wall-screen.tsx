@@ -21,6 +21,8 @@ import { ask } from '../shared/ask';
 import { amount, plural } from '../shared/words';
 import { BackdropSection } from '../template/backdrop-section';
 import { MakeEqual, type Trial } from '../template/make-equal';
+import { ColoursSection } from '../template/colours-section';
+import { TintsSection } from '../template/tints-section';
 import { CentringPanel } from '../template/centring-panel';
 import { EdgeSection } from '../template/edge-section';
 import { FrameSection } from '../template/frame-section';
@@ -161,6 +163,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             />
             <ShapeSection template={template} store={store} />
             <EdgeSection template={template} store={store} />
+            <ColoursSection template={template} store={store} />
+            <TintsSection template={template} store={store} />
             <BordersSection template={template} store={store} />
             <ShadowsSection template={template} store={store} />
             <BackdropSection template={template} store={store} />

@@ -1,0 +1,171 @@
+'use client';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import type { DrawnPaint } from '@/core/paint';
+import { ColourField } from '../shared/colour-field';
+import { NumberField } from '../shared/number-field';
+import { SelectField } from '../shared/select-field';
+import { GradientBar } from './gradient-bar';
+import { asKind, kindOf, movedStop, type Gradient, type PaintKind, type Stop } from './paint-kinds';
+
+const KINDS: Readonly<Record<PaintKind, string>> = {
+  colour: 'one colour',
+  contour: 'from the edge inwards',
+  linear: 'linear gradient',
+  radial: 'radial gradient',
+  conic: 'conic gradient',
+};
+const EXTENTS = {
+  'farthest-corner': 'the farthest corner',
+  'closest-corner': 'the closest corner',
+  'farthest-side': 'the farthest side',
+  'closest-side': 'the closest side',
+} as const;
+
+type PaintFieldProps = {
+  readonly label: string;
+  readonly paint: DrawnPaint;
+  /** A depth that suits the shape, and the unit of lengths. */
+  readonly depth: number;
+  readonly unit: string;
+  readonly onChange: (paint: DrawnPaint) => void;
+  readonly onDrag: (active: boolean) => void;
+};
+
+/** What a kind of gradient has beside its stops. */
+function Geometry({
+  paint,
+  unit,
+  depth,
+  onChange,
+  onDrag,
+}: Omit<PaintFieldProps, 'label' | 'paint'> & { readonly paint: Gradient }) {
+  const degrees = { min: -3600, max: 3600, unit: '°', slider: [0, 360] as const, onDrag };
+  const share = (label: string, axis: 0 | 1, at: readonly [number, number], set: (at: [number, number]) => void) => (
+    <NumberField
+      label={label}
+      value={Math.round(at[axis] * 1000) / 10}
+      min={-1000}
+      max={1000}
+      unit="%"
+      slider={[0, 100]}
+      onDrag={onDrag}
+      onChange={(v) => set(axis === 0 ? [v / 100, at[1]] : [at[0], v / 100])}
+    />
+  );
+  if (paint.kind === 'linear')
+    return (
+      <NumberField
+        label="Direction"
+        value={paint.angle}
+        {...degrees}
+        onChange={(angle) => onChange({ ...paint, angle })}
+      />
+    );
+  if (paint.kind === 'contour')
+    return (
+      <NumberField
+        label="Depth"
+        value={paint.depth}
+        min={0.01}
+        max={100_000}
+        unit={unit}
+        slider={[1, Math.max(2, depth * 2)]}
+        onDrag={onDrag}
+        onChange={(next) => onChange({ ...paint, depth: next })}
+      />
+    );
+  return (
+    <>
+      {share('Middle across', 0, paint.at, (at) => onChange({ ...paint, at }))}
+      {share('Middle down', 1, paint.at, (at) => onChange({ ...paint, at }))}
+      {paint.kind === 'conic' ? (
+        <NumberField
+          label="Begins at"
+          value={paint.from}
+          {...degrees}
+          onChange={(from) => onChange({ ...paint, from })}
+        />
+      ) : (
+        <>
+          <SelectField
+            label="Ends as"
+            value={paint.ending}
+            onChange={(ending) => onChange({ ...paint, ending: ending as typeof paint.ending })}
+          >
+            <option value="ellipse">an ellipse</option>
+            <option value="circle">a circle</option>
+          </SelectField>
+          <SelectField
+            label="Reaches"
+            value={paint.extent}
+            onChange={(extent) => onChange({ ...paint, extent: extent as typeof paint.extent })}
+          >
+            {Object.entries(EXTENTS).map(([extent, words]) => (
+              <option key={extent} value={extent}>
+                {words}
+              </option>
+            ))}
+          </SelectField>
+        </>
+      )}
+    </>
+  );
+}
+
+/** A colour or a gradient: its kind, its stops, and where it lies. */
+export function PaintField({ label, paint, ...rest }: PaintFieldProps) {
+  const { depth, onChange, onDrag } = rest;
+  const [stop, setStop] = useState(0);
+  const kinds = (
+    <SelectField
+      label={label}
+      value={kindOf(paint)}
+      onChange={(kind) => onChange(asKind(paint, kind as PaintKind, depth))}
+    >
+      {Object.entries(KINDS).map(([kind, words]) => (
+        <option key={kind} value={kind}>
+          {words}
+        </option>
+      ))}
+    </SelectField>
+  );
+  if (typeof paint === 'string')
+    return (
+      <>
+        {kinds}
+        <ColourField label="Colour" value={paint} onChange={onChange} onDrag={onDrag} />
+      </>
+    );
+  const { stops } = paint;
+  const chosen = Math.min(stop, stops.length - 1);
+  const [at, colour] = stops[chosen]!;
+  const setStops = (next: Stop[]) => onChange({ ...paint, stops: next });
+  const setOne = (next: Stop) => setStops(stops.map((one, k) => (k === chosen ? next : one)));
+  return (
+    <>
+      {kinds}
+      <GradientBar stops={stops} chosen={chosen} onChoose={setStop} onChange={setStops} onDrag={onDrag} />
+      <ColourField
+        label={`Stop ${chosen + 1}`}
+        value={colour}
+        onChange={(next) => setOne([at, next])}
+        onDrag={onDrag}
+      />
+      <NumberField
+        label="Lies at"
+        value={Math.round(at * 1000) / 10}
+        min={0}
+        max={100}
+        unit="%"
+        onChange={(v) => setStops(movedStop(stops, chosen, v / 100))}
+      />
+      {stops.length > 2 && (
+        <Button variant="quiet" onClick={() => setStops(stops.filter((_, k) => k !== chosen))}>
+          Take stop {chosen + 1} out
+        </Button>
+      )}
+      <Geometry paint={paint} {...rest} />
+    </>
+  );
+}

@@ -1,0 +1,54 @@
+/** Paints as they are offered, and how one becomes another. */
+import { RAMP_STEPS, rampOf, type DrawnPaint } from '@/core/paint';
+
+export type Gradient = Exclude<DrawnPaint, string>;
+export type PaintKind = 'colour' | Gradient['kind'];
+export type Stop = Gradient['stops'][number];
+
+export const kindOf = (paint: DrawnPaint): PaintKind => (typeof paint === 'string' ? 'colour' : paint.kind);
+
+/** The colour that stands for a paint where there is room for one. */
+export const firstColour = (paint: DrawnPaint): string => (typeof paint === 'string' ? paint : paint.stops[0]![1]);
+
+const clear = (colour: string) => `${colour.slice(0, 7).padEnd(7, '0')}00`;
+const full = (hex: string) => (hex.length <= 5 ? `#${[...hex.slice(1)].map((c) => c + c).join('')}` : hex);
+
+/** The same colours in another kind; a plain colour fades to nothing. `depth` is a good one for a contour, frame units. */
+export function asKind(paint: DrawnPaint, kind: PaintKind, depth: number): DrawnPaint {
+  if (kind === 'colour') return firstColour(paint);
+  const colour = full(firstColour(paint));
+  const stops: Stop[] = typeof paint === 'string' ? [[0, colour], [1, clear(colour)]] : paint.stops; // prettier-ignore
+  if (kind === 'linear') return { kind, angle: 180, stops };
+  if (kind === 'radial') return { kind, ending: 'ellipse', extent: 'farthest-corner', at: [0.5, 0.5], stops };
+  if (kind === 'conic') return { kind, from: 0, at: [0.5, 0.5], stops };
+  return { kind, depth, stops };
+}
+
+/** A stop moved as far as its neighbours let it. */
+export function movedStop(stops: readonly Stop[], i: number, at: number): Stop[] {
+  const [low, high] = [stops[i - 1]?.[0] ?? 0, stops[i + 1]?.[0] ?? 1];
+  const held = Math.round(Math.min(Math.max(at, low), high) * 1000) / 1000;
+  return stops.map((stop, k) => (k === i ? [held, stop[1]] : stop));
+}
+
+/** One more stop where there was none, in the colour that is there; its place in the list. */
+export function withStop(stops: readonly Stop[], at: number): { readonly stops: Stop[]; readonly i: number } {
+  const after = stops.findIndex(([place]) => place > at);
+  const i = after < 0 ? stops.length : after;
+  return { stops: [...stops.slice(0, i), [at, colourAt(stops, at)], ...stops.slice(i)], i };
+}
+
+/** The stops as CSS shows them, from left to right. */
+export const cssStops = (stops: readonly Stop[]): string =>
+  `linear-gradient(90deg, ${stops.map(([at, colour]) => `${colour} ${at * 100}%`).join(', ')})`;
+
+/** The colour that the stops come to at a place, as #rrggbbaa, mixed as CSS mixes them. */
+function colourAt(stops: readonly Stop[], at: number): string {
+  const ramp = rampOf(stops as Stop[], 1);
+  const k = Math.round(at * RAMP_STEPS) * 4;
+  const hex = (v: number) =>
+    Math.round(v * 255)
+      .toString(16)
+      .padStart(2, '0');
+  return `#${[...ramp.subarray(k, k + 4)].map(hex).join('')}`;
+}
