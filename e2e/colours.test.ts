@@ -11,7 +11,7 @@ import {
   placesOf,
   RAMP_STEPS,
   rampOf,
-  type DrawnPaint,
+  type AreaPaint,
 } from '../src/core/paint';
 import { seededBytes } from '../src/core/testing/photos';
 import { batchOf, painted } from './bench-page';
@@ -109,7 +109,7 @@ test('gradients are Chromium’s, within 2/255', async ({ page }) => {
   for (const [fields, css] of cases) {
     await page.setContent(`<body style="margin:0"><div style="width:${width}px;height:${height}px;background:${css}"></div>`); // prettier-ignore
     const shot = PNG.sync.read(await page.screenshot({ clip: { x: 0, y: 0, width, height } }));
-    const paint = paintSchema.parse({ stops: STOPS, ...fields }) as Exclude<DrawnPaint, string | { kind: 'contour' }>;
+    const paint = paintSchema.parse({ stops: STOPS, ...fields }) as Exclude<AreaPaint, string | { kind: 'contour' }>;
     const [places, ramp] = [placesOf(paint, { left: 0, top: 0, width, height }), rampOf(paint.stops, 1)];
     const row = new Float32Array(width);
     let beyond = 0;

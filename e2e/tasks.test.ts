@@ -220,8 +220,8 @@ test('the page’s own colour behind, a border’s colour chosen, three steps un
   await expect(page.getByRole('listbox', { name: 'Cutouts' })).toHaveCSS('background-color', 'rgb(244, 233, 216)');
   await hand.click(button(page, 'Add a border'));
   const border = panel(page).getByRole('group', { name: 'Border 1' });
-  const before = await border.getByLabel('Paint', { exact: true }).inputValue();
-  await hand.click(border.getByLabel('Paint', { exact: true }));
+  const before = await border.getByLabel('Colour', { exact: true }).inputValue();
+  await hand.click(border.getByLabel('Colour', { exact: true }));
   await hand.keys('Control+a');
   await hand.type('#b5482f');
   await hand.keys('Enter');
@@ -230,7 +230,7 @@ test('the page’s own colour behind, a border’s colour chosen, three steps un
   await hand.keys('Control+z');
   await expect(border.getByRole('radio', { name: 'inside' })).toBeChecked();
   await hand.keys('Control+z');
-  await expect(border.getByLabel('Paint', { exact: true })).toHaveValue(before);
+  await expect(border.getByLabel('Colour', { exact: true })).toHaveValue(before);
   await hand.keys('Control+z');
   await expect(border).toHaveCount(0);
   hand.done('Colours, three undone', { clicks: 5, keys: 22 });

@@ -1,4 +1,4 @@
-import { contrastRatio, parseColour } from '../paint';
+import { coloursOf, contrastRatio, parseColour } from '../paint';
 import { borderBand, dropShadows, sourceOver } from '../plate';
 import type { Template } from '../template';
 import { defineCheck, type CheckInput } from './check';
@@ -13,19 +13,32 @@ function against(behind: string, colour: string, opacity: number): number {
   return contrastRatio({ r: x, g: y, b: z, alpha: 1 }, { r, g, b, alpha: 1 });
 }
 
+/** A gradient by its worst part, on what is behind by its. */
+const faintest = (
+  behind: readonly string[],
+  colours: readonly (readonly [colour: string, opacity: number])[],
+): number =>
+  Math.min(...behind.flatMap((ground) => colours.map(([colour, opacity]) => against(ground, colour, opacity))));
+
 /** What sets the cutout off from what is behind it: the fainter of the borders along its edge or beyond; without any, its strongest shadow where that is at its darkest. */
-function setOff(template: Template, behind: string): Seen | null {
+function setOff(template: Template, behind: readonly string[]): Seen | null {
   const [borders, shadows] = [template.borders.filter(({ on }) => on), dropShadows(template)];
   const along = borders.filter((border) => border.width > 0 && borderBand(border)[0] >= 0);
   if (along.length > 0)
-    return { what: 'border', ratio: Math.min(...along.map((b) => against(behind, b.paint, b.opacity))) };
+    return {
+      what: 'border',
+      ratio: faintest(
+        behind,
+        along.flatMap(({ paint, opacity }) => coloursOf(paint).map((c) => [c, opacity])),
+      ),
+    };
   if (shadows.length === 0) return null;
-  return { what: 'shadow', ratio: Math.max(...shadows.map((s) => against(behind, s.color, s.opacity))) };
+  return { what: 'shadow', ratio: Math.max(...shadows.map((s) => faintest(behind, [[s.color, s.opacity]]))) };
 }
 
 function seen({ template, output }: CheckInput): Seen | null {
   const behind = template.backdrop ?? output.matte;
-  return behind ? setOff(template, behind) : null;
+  return behind ? setOff(template, coloursOf(behind)) : null;
 }
 
 /** How much the contrast falls short of the limit (WCAG 2.2 §1.4.11). Nothing to compare where the backdrop is transparent. */

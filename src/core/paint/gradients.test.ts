@@ -1,12 +1,12 @@
 /** Gradients by the definitions of CSS Images 3, and 4 for conic ones. */
-import { paintSchema, type DrawnPaint } from './paint';
+import { paintSchema, type AreaPaint } from './paint';
 import { fillPlaces, placesOf } from './places';
 import { fadeRamp, flatRamp, RAMP_STEPS, rampOf } from './ramp';
 
 const STOPS = [[0, '#000'], [1, '#fff']]; // prettier-ignore
 const box = { left: 20, top: 10, width: 300, height: 120 };
 const [right, bottom] = [box.left + box.width, box.top + box.height];
-type Placed = Exclude<DrawnPaint, string | { kind: 'contour' }>;
+type Placed = Exclude<AreaPaint, string | { kind: 'contour' }>;
 
 /** t at a place of the picture. */
 function at(fields: object, x: number, y: number): number {

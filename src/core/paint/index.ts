@@ -11,6 +11,16 @@ export {
   type Filters,
   type Matrix,
 } from './filters';
-export { isClear, isDrawn, paintSchema, type DrawnPaint, type Paint } from './paint';
+export {
+  coloursOf,
+  isAreaPaint,
+  isClear,
+  isLinePaint,
+  paintSchema,
+  type AreaPaint,
+  type LinePaint,
+  type Paint,
+} from './paint';
+export { fillPaint, type PaintRows } from './rows';
 export { fillPlaces, placesOf, type PaintBox, type Places } from './places';
 export { fadeRamp, flatRamp, RAMP_STEPS, rampOf, type Ramp } from './ramp';

@@ -1,6 +1,6 @@
 /** What an area is painted with: a colour or a gradient. */
 import { z } from 'zod';
-import { colourSchema } from './colour';
+import { colourSchema, parseColour } from './colour';
 
 const stopsSchema = z
   .array(z.tuple([z.number().min(0).max(1), colourSchema]))
@@ -61,14 +61,20 @@ export const paintSchema = z.union([colourSchema, gradientSchema]);
 export type Paint = z.infer<typeof paintSchema>;
 type Gradient = Exclude<Paint, string>;
 
-/** Paints that are drawn so far. */
-export type DrawnPaint = string | Exclude<Gradient, { kind: 'along' | 'picked' }>;
+/** A paint of one colour, or of a gradient that lies in a box or follows the outline inwards. */
+export type AreaPaint = string | Exclude<Gradient, { kind: 'along' | 'picked' }>;
 
-export const isDrawn = (paint: Paint): paint is DrawnPaint =>
-  typeof paint === 'string' || (paint.kind !== 'along' && paint.kind !== 'picked');
+/** A line may also change along its length. */
+export type LinePaint = string | Exclude<Gradient, { kind: 'picked' }>;
+
+export const isLinePaint = (paint: Paint): paint is LinePaint => typeof paint === 'string' || paint.kind !== 'picked';
+export const isAreaPaint = (paint: Paint): paint is AreaPaint =>
+  isLinePaint(paint) && (typeof paint === 'string' || paint.kind !== 'along');
+
+/** Every colour that stands in a paint. */
+export const coloursOf = (paint: LinePaint): readonly string[] =>
+  typeof paint === 'string' ? [paint] : paint.stops.map(([, colour]) => colour);
 
 /** True where nothing of it would be seen. */
-export function isClear(paint: Paint, alphaOf: (colour: string) => number): boolean {
-  if (typeof paint === 'string') return alphaOf(paint) === 0;
-  return paint.kind !== 'picked' && paint.stops.every(([, colour]) => alphaOf(colour) === 0);
-}
+export const isClear = (paint: LinePaint): boolean =>
+  coloursOf(paint).every((colour) => parseColour(colour).alpha === 0);

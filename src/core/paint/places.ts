@@ -1,5 +1,5 @@
 /** Where on its ramp a gradient is at each pixel: data only, so that it can be handed to threads. */
-import type { DrawnPaint } from './paint';
+import type { AreaPaint } from './paint';
 
 /** A part of the picture, in pixels; it need not lie on whole ones. */
 export type PaintBox = { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
@@ -21,8 +21,8 @@ export type Places =
   | { readonly kind: 'conic'; readonly cx: number; readonly cy: number; readonly from: number }
   | { readonly kind: 'field'; readonly field: Field };
 
-type Linear = Extract<DrawnPaint, { kind: 'linear' }>;
-type Radial = Extract<DrawnPaint, { kind: 'radial' }>;
+type Linear = Extract<AreaPaint, { kind: 'linear' }>;
+type Radial = Extract<AreaPaint, { kind: 'radial' }>;
 
 /** The gradient line through the box's middle, so long that both ends' perpendiculars touch corners (CSS Images 3 §3.1). */
 function linearPlaces({ angle }: Linear, { left, top, width, height }: PaintBox): Places {
@@ -48,7 +48,7 @@ function radii({ ending, extent }: Radial, [x, y]: readonly [number, number], { 
 }
 
 /** Where a gradient is, for a box that it fills. */
-export function placesOf(paint: Exclude<DrawnPaint, string | { kind: 'contour' }>, box: PaintBox): Places {
+export function placesOf(paint: Exclude<AreaPaint, string | { kind: 'contour' }>, box: PaintBox): Places {
   if (paint.kind === 'linear') return linearPlaces(paint, box);
   const at = [paint.at[0] * box.width, paint.at[1] * box.height] as const;
   const [cx, cy] = [box.left + at[0], box.top + at[1]];

@@ -1,13 +1,14 @@
 /** A template at one size into a plate. */
-import { coverage, type PixelWindow } from '../raster';
+import { coverage, dashField, type PixelWindow } from '../raster';
 import { difference, flatten, offset, union, type Polygon } from '../shape';
 import { outputHeight, templateOutline, type Border, type Template } from '../template';
 import { fadeOutline, featherMask, featherSigma } from './feather';
 import { borderBand, dropShadows, layersOf, sourceOver, visibleBorders, withOpacity } from './layers';
+import { boxOf, paintRows } from './paints';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
 import { shadowMask, type Caster } from './shadow';
-import { plateOf, type Stack } from './stack';
+import { plateOf, type Coat, type Stack } from './stack';
 
 /** Everything that a border covers. */
 function bandOf(border: Border, outline: readonly Polygon[], scale: number): Polygon[] {
@@ -29,11 +30,32 @@ function castersOf(outline: readonly Polygon[], template: Template, scale: numbe
   return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
 }
 
-/** Matte, then backdrop on it. */
-function floorOf(matte: string | null, backdrop: string | null): Stack['floor'] {
+/** Matte, then a backdrop of one colour on it. */
+function floorOf(matte: string | null, backdrop: Template['backdrop']): Stack['floor'] {
   let floor: Stack['floor'] = [0, 0, 0, 0];
-  for (const colour of [matte, backdrop]) if (colour !== null) floor = sourceOver(floor, withOpacity(colour, 1));
+  for (const colour of [matte, backdrop])
+    if (typeof colour === 'string') floor = sourceOver(floor, withOpacity(colour, 1));
   return floor;
+}
+
+/** A border's paint and dashes for the whole picture. */
+function coatOf(border: Border, outline: readonly Polygon[], scale: number, window: PixelWindow): Coat {
+  const { paint, opacity, join, width, dash, dashCap: cap, dashFit: fit } = border;
+  const [outer, inner] = borderBand(border);
+  const middle = offset(outline, ((outer + inner) / 2) * scale, join);
+  const isAlong = typeof paint !== 'string' && paint.kind === 'along';
+  const ground = {
+    outline: isAlong ? middle : outline,
+    box: boxOf(offset(outline, outer * scale, join)),
+    scale,
+    window,
+    reach: (width / 2) * scale + 2,
+  };
+  const dashes = dash && { lengths: dash.map((v) => v * scale), cap, fit, width: width * scale };
+  return {
+    ...paintRows(paint, opacity, ground),
+    dash: dashes && { kind: 'field', field: { ...window, values: dashField(middle, dashes, window) } },
+  };
 }
 
 /** Rows of a band are a multiple of this, so that the coarse cells of wide shadows fall alike in all bands. */
@@ -74,9 +96,18 @@ export function compilePlain(template: Template, width: number, matte: string | 
   const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];
   const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
   const floor = floorOf(matte, template.backdrop);
+  const whole = { left: 0, top: 0, width, height };
+  const { backdrop } = template;
+  const behind =
+    backdrop && typeof backdrop !== 'string'
+      ? paintRows(backdrop, 1, { outline, box: whole, scale, window: whole })
+      : null;
+  const coats = rings.map(({ varying }) => varying && varying.map((border) => coatOf(border, outline, scale, whole)));
   const bandAt = (window: PixelWindow): Stack => ({
     ...window,
     floor,
+    backdrop: behind,
+    coats,
     shadows: casting.map(({ shadow, colour }) => ({ colour, mask: shadowMask(casters, shadow, scale, window) })),
     feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
     rings,

@@ -4,7 +4,7 @@
  * pixel on an edge is then split by area between the rings it touches, and no colour of
  * a lower layer bleeds out under a border's rim.
  */
-import { parseColour, type Rgba } from '../paint';
+import { isClear, parseColour, type Rgba } from '../paint';
 import type { Join } from '../shape';
 import type { Border, Shadow, Template } from '../template';
 
@@ -13,8 +13,10 @@ export type Level = { readonly distance: number; readonly join: Join };
 
 /** What is seen between one level and the next one in. */
 export type Ring = {
-  /** All borders of this ring composited: premultiplied r, g, b and alpha, 0…1. */
+  /** All borders of this ring composited: premultiplied r, g, b and alpha, 0…1; where they are the same all round. */
   readonly over: readonly [r: number, g: number, b: number, alpha: number];
+  /** The borders of this ring, the lowest first, where one of them is not. */
+  readonly varying: readonly Border[] | null;
   readonly photo: boolean;
 };
 
@@ -57,11 +59,12 @@ export const dropShadows = ({ shadows }: Pick<Template, 'shadows'>): Shadow[] =>
   shadows.filter(({ on, kind }) => on && kind === 'drop');
 
 /** Borders that show at all. */
-export function visibleBorders(borders: readonly Border[]): Border[] {
-  return borders.filter(
-    (border) => border.on && border.width > 0 && withOpacity(border.paint, border.opacity).alpha > 0,
-  );
-}
+export const visibleBorders = (borders: readonly Border[]): Border[] =>
+  borders.filter(({ on, width, opacity, paint }) => on && width > 0 && opacity > 0 && !isClear(paint));
+
+/** True where a border looks the same all round. */
+const isEven = (border: Border): border is Border & { readonly paint: string } =>
+  typeof border.paint === 'string' && border.dash === null;
 
 /** Levels from the outermost in, with what is seen in each ring. */
 export function layersOf(template: Template): Layers {
@@ -76,11 +79,13 @@ export function layersOf(template: Template): Layers {
       const [outside, inside] = borderBand(border);
       return inside <= inner && outside >= distance;
     });
+    const photo = distance <= 0;
+    if (!here.every(isEven)) return { over: [0, 0, 0, 0], varying: here, photo };
     const over = here.reduce<Ring['over']>(
       (below, border) => sourceOver(below, withOpacity(border.paint, border.opacity)),
       [0, 0, 0, 0],
     );
-    return { over, photo: distance <= 0 };
+    return { over, varying: null, photo };
   });
   return { levels, rings };
 }

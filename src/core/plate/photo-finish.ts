@@ -4,29 +4,23 @@ import {
   blendRow,
   channelThrough,
   fadeRamp,
-  fillPlaces,
-  flatRamp,
+  fillPaint,
   isPerChannel,
   isSeparable,
   matricesOf,
   matrixRow,
-  placesOf,
-  RAMP_STEPS,
-  rampOf,
   type Blend,
-  type DrawnPaint,
   type Matrix,
-  type PaintBox,
   type Places,
-  type Ramp,
+  type PaintRows,
 } from '../paint';
-import { insideDistance, softCoverage, type PixelWindow } from '../raster';
+import { softCoverage, type PixelWindow } from '../raster';
 import { offset, type Polygon } from '../shape';
+import { boxOf, paintRows, type PaintGround } from './paints';
 import type { Shadow, Template } from '../template';
 
 type Step =
-  | { readonly kind: 'matrix'; readonly matrix: Matrix }
-  | { readonly kind: 'blend'; readonly mode: Blend; readonly ramp: Ramp; readonly places: Places };
+  { readonly kind: 'matrix'; readonly matrix: Matrix } | ({ readonly kind: 'blend'; readonly mode: Blend } & PaintRows);
 
 /** In their order; first of all a table of 3 × 256 values, 0…1, for what goes by each channel of the photo alone. */
 export type PhotoFinish = { readonly table: Float32Array | null; readonly steps: readonly Step[] };
@@ -61,27 +55,8 @@ const fieldOf = (window: PixelWindow, shares: Float32Array): Places => ({
   field: { ...window, values: Uint16Array.from(shares, (v) => Math.round(Math.min(1, Math.max(0, v)) * 65535)) },
 });
 
-type Ground = {
-  /** The shape in pixels, and its bounds. */
-  readonly outline: readonly Polygon[];
-  readonly box: PaintBox;
-  readonly scale: number;
-  /** Where the photo shows. */
-  readonly window: PixelWindow;
-};
-
-function paintStep(paint: DrawnPaint, mode: Blend, opacity: number, ground: Ground): Step {
-  if (typeof paint === 'string')
-    return { kind: 'blend', mode, ramp: flatRamp(paint, opacity), places: { kind: 'flat' } };
-  const ramp = rampOf(paint.stops, opacity);
-  if (paint.kind !== 'contour') return { kind: 'blend', mode, ramp, places: placesOf(paint, ground.box) };
-  const depth = paint.depth * ground.scale;
-  const shares = insideDistance(ground.outline, ground.window).map((d) => d / depth);
-  return { kind: 'blend', mode, ramp, places: fieldOf(ground.window, shares) };
-}
-
 /** CSS Backgrounds 3 §7.1, inset: what is not within the outline, spread inwards, moved and blurred, falls on the photo. */
-function innerStep(shadow: Shadow, { outline, scale, window }: Ground): Step {
+function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Step {
   const { x, y, spread, blur } = shadow;
   const hole = offset(outline, -spread * scale, 'round').map((polygon) =>
     polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
@@ -107,14 +82,14 @@ export function photoFinish(
   window: PixelWindow,
 ): PhotoFinish | null {
   if (window.width * window.height === 0) return null;
-  const xs = outline.flatMap((polygon) => polygon.map(([x]) => x));
-  const ys = outline.flatMap((polygon) => polygon.map(([, y]) => y));
-  const span = (values: readonly number[]) => values.reduce<[number, number]>(([a, b], v) => [Math.min(a, v), Math.max(b, v)], [Infinity, -Infinity]); // prettier-ignore
-  const [[left, right], [top, bottom]] = [span(xs), span(ys)];
-  const ground = { outline, scale, window, box: { left, top, width: right - left, height: bottom - top } };
+  const ground = { outline, scale, window, box: boxOf(outline) };
   const steps: Step[] = [
     ...matricesOf(filters).map((matrix) => ({ kind: 'matrix', matrix }) as const),
-    ...tints.filter(({ on }) => on).map(({ paint, blend, opacity }) => paintStep(paint, blend, opacity, ground)),
+    ...tints
+      .filter(({ on }) => on)
+      .map(
+        ({ paint, blend, opacity }) => ({ kind: 'blend', mode: blend, ...paintRows(paint, opacity, ground) }) as const,
+      ),
     // First listed on top, as in CSS.
     ...shadows
       .filter(({ on, kind }) => on && kind === 'inner')
@@ -138,24 +113,6 @@ function rowsFor(n: number): Rows {
   };
 }
 
-/** The colours of a ramp at a row's places. */
-function fillPaint({ ramp, places }: Extract<Step, { kind: 'blend' }>, x: number, y: number, n: number): void {
-  const { paint, at } = rows;
-  if (places.kind === 'flat') {
-    for (let q = 0; q < n * 4; q++) paint[q] = ramp[q & 3]!;
-    return;
-  }
-  fillPlaces(places, x, y, n, at);
-  for (let i = 0, q = 0; i < n; i++, q += 4) {
-    const t = at[i]!;
-    const k = (t <= 0 ? 0 : t >= 1 ? RAMP_STEPS : (t * RAMP_STEPS + 0.5) | 0) * 4;
-    paint[q] = ramp[k]!;
-    paint[q + 1] = ramp[k + 1]!;
-    paint[q + 2] = ramp[k + 2]!;
-    paint[q + 3] = ramp[k + 3]!;
-  }
-}
-
 /**
  * Finished pixels of a row of the photo, straight 8-bit RGBA with the photo's own alpha. The
  * answer holds until the next call.
@@ -172,14 +129,14 @@ export function finishedRow(
   n: number,
 ): Uint8ClampedArray {
   if (rows.at.length < n) rows = rowsFor(n);
-  const { colours, paint, bytes } = rows;
+  const { colours, paint, at, bytes } = rows;
   for (let i = 0, k = 0, q = p; i < n; i++, q += 4) {
     for (let c = 0; c < 3; c++, k++) colours[k] = table ? table[c * 256 + photo[q + c]!]! : photo[q + c]! / 255;
   }
   for (const step of steps) {
     if (step.kind === 'matrix') matrixRow(step.matrix, colours, n);
     else {
-      fillPaint(step, x, y, n);
+      fillPaint(step, x, y, n, at, paint);
       blendRow(step.mode, colours, paint, n);
     }
   }

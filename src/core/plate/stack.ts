@@ -1,6 +1,6 @@
 /** Masks and colours of a template's layers stacked into the pixels of a plate. */
 import type { PixelWindow } from '../raster';
-import type { Rgba } from '../paint';
+import { fillPaint, fillPlaces, type PaintRows, type Places, type Rgba } from '../paint';
 import type { Ring } from './layers';
 import type { Plate } from './plate';
 
@@ -23,6 +23,10 @@ export type Stack = {
   readonly top: number;
   /** Matte and backdrop: premultiplied, 0…1. */
   readonly floor: readonly [r: number, g: number, b: number, alpha: number];
+  /** A backdrop that is not one colour, on the floor. */
+  readonly backdrop: PaintRows | null;
+  /** For each ring the coats of its borders, where they are not the same all round. */
+  readonly coats: readonly (readonly Coat[] | null)[];
   /** First listed on top, as in CSS. */
   readonly shadows: readonly { readonly colour: Rgba; readonly mask: Float32Array }[];
   /** How much of each pixel the photo covers where its edge is soft; null where the rings say it. */
@@ -31,6 +35,35 @@ export type Stack = {
   readonly rings: readonly Ring[];
   readonly levels: readonly Float32Array[];
 };
+
+/** A border's paint, and where a dash covers it: null all round. */
+export type Coat = PaintRows & { readonly dash: Places | null };
+
+/** Lays rows of paints over each other. */
+function rowPainter(width: number) {
+  const [paint, at, dash] = [new Float32Array(width * 4), new Float32Array(width), new Float32Array(width)];
+  /** One paint over what is in `out`: n times r, g, b premultiplied and alpha (W3C Compositing 1 §9.1). */
+  return (coat: Coat, x: number, y: number, n: number, out: Float32Array): void => {
+    fillPaint(coat, x, y, n, at, paint);
+    if (coat.dash) fillPlaces(coat.dash, x, y, n, dash);
+    for (let i = 0, q = 0; i < n; i++, q += 4) {
+      const alpha = coat.dash ? paint[q + 3]! * dash[i]! : paint[q + 3]!;
+      const rest = 1 - alpha;
+      for (let c = 0; c < 3; c++) out[q + c] = paint[q + c]! * alpha + out[q + c]! * rest;
+      out[q + 3] = alpha + out[q + 3]! * rest;
+    }
+  };
+}
+
+/** First and last pixel of a row that a mask touches, or null. */
+function touched(mask: Float32Array, from: number, width: number): readonly [first: number, last: number] | null {
+  let first = 0;
+  while (first < width && mask[from + first] === 0) first++;
+  if (first === width) return null;
+  let last = width - 1;
+  while (mask[from + last] === 0) last--;
+  return [first, last];
+}
 
 /** Numbers added one by one, in memory that grows with them: a plain list of many millions takes several times as much. */
 function growing<A extends Int32Array | Float32Array>(make: (length: number) => A) {
@@ -107,26 +140,43 @@ type PlatePixels = {
  * The plate's pixels of a band. Flat arrays and plain numbers throughout: this runs over every
  * pixel at each move of a slider, and a tuple a pixel costs several times as much.
  */
-function stackBand({ width, height, top, floor, shadows, feather, rings, levels }: Stack, pixels: PlatePixels): void {
+function stackBand(
+  { width, height, top, floor, backdrop, coats, shadows, feather, rings, levels }: Stack,
+  pixels: PlatePixels,
+): void {
   const over = Float64Array.from(rings.flatMap((ring) => ring.over));
   const colours = Float64Array.from(shadows.flatMap(({ colour: { r, g, b, alpha } }) => [r, g, b, alpha]));
   const masks = shadows.map(({ mask }) => mask);
   const hasPhoto = Uint8Array.from(rings, ({ photo }) => (photo ? 1 : 0));
-  const [fr, fg, fb, fa] = floor;
+  let [fr, fg, fb, fa] = floor;
+  const lay = rowPainter(width);
+  const floorRow = backdrop && new Float32Array(width * 4);
+  const ringRows = coats.map((coat) => coat && new Float32Array(width * 4));
   const outermost = levels[0]!;
   const innermost = levels[levels.length - 1]!;
   const last = rings[rings.length - 1]!;
-  const plainInside = last.photo && last.over[3] === 0;
+  const plainInside = last.photo && last.over[3] === 0 && !last.varying;
 
   const first = top * width;
   const blank = pixels.blank.subarray(first * 4, (first + width * height) * 4);
   const { runs, mixed } = pixels;
   const alphas = new Uint32Array(blank.buffer, blank.byteOffset, width * height);
-  const bareOutside = fa === 0 && !feather && masks.length === 0;
+  const bareOutside = fa === 0 && !backdrop && !feather && masks.length === 0;
   for (let y = 0; y < height; y++) {
     const end = (y + 1) * width;
     let runSort = NO_PHOTO;
     let runStart = y * width;
+    if (floorRow) {
+      for (let x = 0; x < width; x++) floorRow.set(floor, x * 4);
+      lay({ ...backdrop!, dash: null }, 0, top + y, width, floorRow);
+    }
+    ringRows.forEach((row, level) => {
+      const span = row && touched(levels[level]!, y * width, width);
+      if (!span) return;
+      const [from, n] = [span[0], span[1] - span[0] + 1];
+      const part = row.subarray(from * 4, (from + n) * 4).fill(0);
+      for (const coat of coats[level]!) lay(coat, from, top + y, n, part);
+    });
     for (let i = y * width; i < end; i++) {
       let sort = NO_PHOTO;
       // Most pixels lie in long stretches of nothing or of pure photo: those are passed in one go.
@@ -146,7 +196,18 @@ function stackBand({ width, height, top, floor, shadows, feather, rings, levels 
         runSort = ALL_PHOTO;
         runStart = from;
         continue;
-      } else if (outermost[i] !== 0 || fa > 0 || (feather && feather[i] !== 0) || isShaded(masks, i)) {
+      } else if (outermost[i] !== 0 || fa > 0 || floorRow || (feather && feather[i] !== 0) || isShaded(masks, i)) {
+        const q = (i - y * width) * 4;
+        for (let level = 0; level < ringRows.length; level++) {
+          const row = ringRows[level];
+          if (row) for (let c = 0; c < 4; c++) over[level * 4 + c] = row[q + c]!;
+        }
+        if (floorRow) {
+          fr = floorRow[q]!;
+          fg = floorRow[q + 1]!;
+          fb = floorRow[q + 2]!;
+          fa = floorRow[q + 3]!;
+        }
         // Split the pixel's area between the rings; what no ring covers shows what lies beneath.
         let outer = outermost[i]!;
         let beneath = 1 - outer;

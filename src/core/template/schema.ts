@@ -3,7 +3,7 @@
  * schema is the one definition; `docs/template.schema.json` is generated from it.
  */
 import { z } from 'zod';
-import { blendSchema, colourSchema, filtersSchema, paintSchema, type DrawnPaint } from '../paint';
+import { blendSchema, colourSchema, filtersSchema, paintSchema, type AreaPaint, type LinePaint } from '../paint';
 import { joinSchema, shapeSchema } from '../shape';
 import { unitSchema } from './units';
 
@@ -83,16 +83,19 @@ const borderSchema = z.strictObject({
   align: z.enum(['inside', 'centre', 'outside']).default('inside'),
   gap: length.default(0),
   paint: paintSchema.default('#2f6f5e'),
+  /** Lengths on, off, … along the line's middle, from its topmost point, clockwise. */
   dash: z.array(length).min(1).max(16).nullable().default(null),
+  dashCap: z.enum(['butt', 'round']).default('butt'),
+  /** Stretched or shrunk so that a whole number of them goes round. */
+  dashFit: z.boolean().default(true),
   join: joinSchema.default('round'),
   opacity: share.default(1),
   on,
 });
 
-export type Tint = Omit<z.infer<typeof tintSchema>, 'paint'> & { readonly paint: DrawnPaint };
+export type Tint = Omit<z.infer<typeof tintSchema>, 'paint'> & { readonly paint: AreaPaint };
 
-/** A border as it is drawn so far: in one colour. */
-export type Border = z.infer<typeof borderSchema> & { readonly paint: string };
+export type Border = Omit<z.infer<typeof borderSchema>, 'paint'> & { readonly paint: LinePaint };
 
 const shadowSchema = z.strictObject({
   kind: z.enum(['drop', 'ground', 'inner']).default('drop'),

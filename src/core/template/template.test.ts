@@ -68,35 +68,9 @@ test('reading what was read changes nothing', () => {
 
 test.each([
   [plain({ mode: 'window' }), 'mode'],
-  [plain({ borders: [{}, { dash: [4, 2] }] }), 'borders[1].dash'],
-  [
-    plain({
-      borders: [
-        {
-          paint: {
-            kind: 'linear',
-            stops: [
-              [0, '#fff'],
-              [1, '#000'],
-            ],
-          },
-        },
-      ],
-    }),
-    'borders[0].paint',
-  ],
-  [
-    plain({
-      backdrop: {
-        kind: 'radial',
-        stops: [
-          [0, '#fff'],
-          [1, '#000'],
-        ],
-      },
-    }),
-    'backdrop',
-  ],
+  [plain({ borders: [{}, { paint: { kind: 'picked' } }] }), 'borders[1].paint'],
+  [plain({ backdrop: { kind: 'picked' } }), 'backdrop'],
+  [plain({ backdrop: { kind: 'along', stops: [[0, '#fff'], [1, '#000']] } }), 'backdrop'], // prettier-ignore
   [plain({ shadows: [{ kind: 'ground' }] }), 'shadows[0].kind'],
   [plain({ tints: [{ paint: { kind: 'picked' } }] }), 'tints[0].paint'],
   [plain({ mat: { bottom: 10 } }), 'mat.bottom'],
@@ -105,6 +79,14 @@ test.each([
   const error = refusalOf(document);
   expect(error.message).toBe(`not supported yet: ${path}`);
   expect(error.at).toBe(path);
+});
+
+test('what is not drawn yet is kept where it would not be seen', () => {
+  const picked = { kind: 'picked' };
+  const read = parseTemplate(
+    plain({ tints: [{ paint: picked, on: false }], borders: [{ paint: picked, opacity: 0 }] }),
+  );
+  expect([read.tints.length, read.borders.length]).toEqual([1, 1]);
 });
 
 test.each([

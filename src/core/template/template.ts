@@ -10,6 +10,7 @@ import {
   type Shape,
   type ShapeDocument,
 } from '../shape';
+import type { AreaPaint } from '../paint';
 import { outputHeight, widthFor } from './output-size';
 import {
   documentSchema,
@@ -28,7 +29,7 @@ export type Template = Omit<TemplateDocument, 'shape' | 'borders' | 'tints' | 'o
   readonly shape: Shape;
   readonly borders: readonly Border[];
   readonly tints: readonly Tint[];
-  readonly backdrop: string | null;
+  readonly backdrop: AreaPaint | null;
   readonly outputs: readonly Output[];
 };
 

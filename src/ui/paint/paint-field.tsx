@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { DrawnPaint } from '@/core/paint';
+import type { LinePaint } from '@/core/paint';
 import { ColourField } from '../shared/colour-field';
 import { NumberField } from '../shared/number-field';
 import { SelectField } from '../shared/select-field';
@@ -11,6 +11,7 @@ import { asKind, kindOf, movedStop, type Gradient, type PaintKind, type Stop } f
 const KINDS: Readonly<Record<PaintKind, string>> = {
   colour: 'one colour',
   contour: 'from the edge inwards',
+  along: 'along the line',
   linear: 'linear gradient',
   radial: 'radial gradient',
   conic: 'conic gradient',
@@ -24,11 +25,13 @@ const EXTENTS = {
 
 type PaintFieldProps = {
   readonly label: string;
-  readonly paint: DrawnPaint;
+  readonly paint: LinePaint;
   /** A depth that suits the shape, and the unit of lengths. */
   readonly depth: number;
   readonly unit: string;
-  readonly onChange: (paint: DrawnPaint) => void;
+  /** True for a line, which may change along its length. */
+  readonly isLine?: boolean;
+  readonly onChange: (paint: LinePaint) => void;
   readonly onDrag: (active: boolean) => void;
 };
 
@@ -39,7 +42,7 @@ function Geometry({
   depth,
   onChange,
   onDrag,
-}: Omit<PaintFieldProps, 'label' | 'paint'> & { readonly paint: Gradient }) {
+}: Omit<PaintFieldProps, 'label' | 'paint' | 'isLine'> & { readonly paint: Gradient }) {
   const degrees = { min: -3600, max: 3600, unit: '°', slider: [0, 360] as const, onDrag };
   const share = (label: string, axis: 0 | 1, at: readonly [number, number], set: (at: [number, number]) => void) => (
     <NumberField
@@ -53,6 +56,7 @@ function Geometry({
       onChange={(v) => set(axis === 0 ? [v / 100, at[1]] : [at[0], v / 100])}
     />
   );
+  if (paint.kind === 'along') return null;
   if (paint.kind === 'linear')
     return (
       <NumberField
@@ -114,7 +118,7 @@ function Geometry({
 }
 
 /** A colour or a gradient: its kind, its stops, and where it lies. */
-export function PaintField({ label, paint, ...rest }: PaintFieldProps) {
+export function PaintField({ label, paint, isLine = false, ...rest }: PaintFieldProps) {
   const { depth, onChange, onDrag } = rest;
   const [stop, setStop] = useState(0);
   const kinds = (
@@ -123,11 +127,13 @@ export function PaintField({ label, paint, ...rest }: PaintFieldProps) {
       value={kindOf(paint)}
       onChange={(kind) => onChange(asKind(paint, kind as PaintKind, depth))}
     >
-      {Object.entries(KINDS).map(([kind, words]) => (
-        <option key={kind} value={kind}>
-          {words}
-        </option>
-      ))}
+      {Object.entries(KINDS)
+        .filter(([kind]) => isLine || kind !== 'along')
+        .map(([kind, words]) => (
+          <option key={kind} value={kind}>
+            {words}
+          </option>
+        ))}
     </SelectField>
   );
   if (typeof paint === 'string')

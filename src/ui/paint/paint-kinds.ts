@@ -1,26 +1,27 @@
 /** Paints as they are offered, and how one becomes another. */
-import { RAMP_STEPS, rampOf, type DrawnPaint } from '@/core/paint';
+import { RAMP_STEPS, rampOf, type LinePaint } from '@/core/paint';
 
-export type Gradient = Exclude<DrawnPaint, string>;
+export type Gradient = Exclude<LinePaint, string>;
 export type PaintKind = 'colour' | Gradient['kind'];
 export type Stop = Gradient['stops'][number];
 
-export const kindOf = (paint: DrawnPaint): PaintKind => (typeof paint === 'string' ? 'colour' : paint.kind);
+export const kindOf = (paint: LinePaint): PaintKind => (typeof paint === 'string' ? 'colour' : paint.kind);
 
 /** The colour that stands for a paint where there is room for one. */
-export const firstColour = (paint: DrawnPaint): string => (typeof paint === 'string' ? paint : paint.stops[0]![1]);
+export const firstColour = (paint: LinePaint): string => (typeof paint === 'string' ? paint : paint.stops[0]![1]);
 
 const clear = (colour: string) => `${colour.slice(0, 7).padEnd(7, '0')}00`;
 const full = (hex: string) => (hex.length <= 5 ? `#${[...hex.slice(1)].map((c) => c + c).join('')}` : hex);
 
 /** The same colours in another kind; a plain colour fades to nothing. `depth` is a good one for a contour, frame units. */
-export function asKind(paint: DrawnPaint, kind: PaintKind, depth: number): DrawnPaint {
+export function asKind(paint: LinePaint, kind: PaintKind, depth: number): LinePaint {
   if (kind === 'colour') return firstColour(paint);
   const colour = full(firstColour(paint));
   const stops: Stop[] = typeof paint === 'string' ? [[0, colour], [1, clear(colour)]] : paint.stops; // prettier-ignore
   if (kind === 'linear') return { kind, angle: 180, stops };
   if (kind === 'radial') return { kind, ending: 'ellipse', extent: 'farthest-corner', at: [0.5, 0.5], stops };
   if (kind === 'conic') return { kind, from: 0, at: [0.5, 0.5], stops };
+  if (kind === 'along') return { kind, stops };
   return { kind, depth, stops };
 }
 

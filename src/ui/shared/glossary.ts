@@ -7,7 +7,7 @@ export const WORDS = {
   wall: 'All cutouts of the batch at once, drawn as they will be exported.',
   easel: 'One photo at a time, for placing and mending it by hand.',
   ground: 'What you see behind the cutouts here. It is for looking only and never exported.',
-  backdrop: 'What lies behind the cutout in the file: nothing, or a colour.',
+  backdrop: 'What lies behind the cutout in the file: nothing, a colour or a gradient.',
   frame: 'The picture that comes out, shape and room around it; in px, or in mm at a resolution.',
   shape: 'The closed outline that the photo is seen through.',
   cutout: 'The photo seen through the shape, with its border and shadow.',

@@ -1,24 +1,34 @@
 'use client';
+import { isAreaPaint } from '@/core/paint';
 import type { Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
-import { ColourField } from '../shared/colour-field';
+import { PaintField } from '../paint/paint-field';
 import { Section } from '../shared/section';
 import type { TemplateStore } from './store';
 import { backdropWords } from './words';
 
 /** What lies behind the cutout in the file. */
 export function BackdropSection({ template, store }: { template: Template; store: TemplateStore }) {
-  const { backdrop } = template;
-  const set = (colour: string | null) => store.change((t) => ({ ...t, backdrop: colour }));
+  const { backdrop, frame } = template;
+  const set = (paint: Template['backdrop']) => store.change((t) => ({ ...t, backdrop: paint }));
   return (
     <Section title="Backdrop" word="backdrop" value={backdropWords(template)}>
       <ChoiceField
         label="In the file"
         value={backdrop === null ? 'none' : 'colour'}
-        options={{ none: 'transparent', colour: 'a colour' }}
+        options={{ none: 'transparent', colour: 'painted' }}
         onChange={(v) => set(v === 'none' ? null : '#ffffff')}
       />
-      {backdrop !== null && <ColourField label="Colour" value={backdrop} onChange={set} onDrag={store.drag} />}
+      {backdrop !== null && (
+        <PaintField
+          label="Paint"
+          paint={backdrop}
+          depth={Math.min(frame.width, frame.height) / 4}
+          unit={frame.unit}
+          onChange={(paint) => isAreaPaint(paint) && set(paint)}
+          onDrag={store.drag}
+        />
+      )}
     </Section>
   );
 }

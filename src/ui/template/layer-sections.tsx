@@ -4,6 +4,7 @@ import { documentSchema, type Border, type Shadow, type Template } from '@/core/
 import { useActions } from '../keys/use-keys';
 import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from '../shared/colour-field';
+import { PaintField } from '../paint/paint-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
 import { Layer } from './layer';
@@ -27,8 +28,47 @@ function newLayers(template: Template) {
 
 const percent = (share: number) => Math.round(share * 1000) / 10;
 const ALIGN = { inside: 'inside', centre: 'centre', outside: 'outside' } as const;
+const LINES = { whole: 'whole', dashed: 'dashed', dotted: 'dotted' } as const;
 const FALLS = { drop: 'behind it', inner: 'into it' } as const;
 const JOINS = { round: 'round', miter: 'sharp', bevel: 'cut off' } as const;
+
+type DashesProps = {
+  readonly border: Border;
+  readonly unit: string;
+  readonly onChange: (fields: Partial<Border>) => void;
+};
+
+/** A line whole, dashed or dotted; more lengths than two are kept as the document has them. */
+function Dashes({ border: { width, dash, dashCap }, unit, onChange }: DashesProps) {
+  const kind = dash === null ? 'whole' : dash[0] === 0 && dashCap === 'round' ? 'dotted' : 'dashed';
+  const length = { min: 0, max: 100_000, unit };
+  const take = (next: string) => {
+    if (next === 'whole') onChange({ dash: null });
+    if (next === 'dashed') onChange({ dash: [width * 3, width * 2], dashCap: 'butt' });
+    if (next === 'dotted') onChange({ dash: [0, width * 2], dashCap: 'round' });
+  };
+  return (
+    <>
+      <ChoiceField label="Line" value={kind} options={LINES} onChange={take} />
+      {dash && kind === 'dashed' && (
+        <NumberField
+          label="Dash"
+          value={dash[0]!}
+          {...length}
+          onChange={(v) => onChange({ dash: [v, ...dash.slice(1)] })}
+        />
+      )}
+      {dash && (
+        <NumberField
+          label="Space"
+          value={dash[1] ?? dash[0]!}
+          {...length}
+          onChange={(v) => onChange({ dash: [dash[0]!, v, ...dash.slice(2)] })}
+        />
+      )}
+    </>
+  );
+}
 
 export function BordersSection({ template, store }: PartProps) {
   const { frame, borders, shape } = template;
@@ -57,7 +97,16 @@ export function BordersSection({ template, store }: PartProps) {
         >
           <NumberField label="Width" value={border.width} onChange={(width) => set(i, { width })} {...length} />
           <ChoiceField label="Lies" value={border.align} options={ALIGN} onChange={(align) => set(i, { align })} />
-          <ColourField label="Paint" value={border.paint} onChange={(paint) => set(i, { paint })} onDrag={store.drag} />
+          <PaintField
+            label="Paint"
+            isLine
+            paint={border.paint}
+            depth={Math.max(border.width, 1)}
+            unit={frame.unit}
+            onChange={(paint) => set(i, { paint })}
+            onDrag={store.drag}
+          />
+          <Dashes border={border} unit={frame.unit} onChange={(fields) => set(i, fields)} />
           <NumberField label="Away by" value={border.gap} onChange={(gap) => set(i, { gap })} {...length} />
           <NumberField
             label="Strength"

@@ -1,6 +1,6 @@
 'use client';
 import { Button } from 'react-bootstrap';
-import { blendSchema, type Blend } from '@/core/paint';
+import { blendSchema, isAreaPaint, type Blend } from '@/core/paint';
 import type { Template, Tint } from '@/core/template';
 import { useActions } from '../keys/use-keys';
 import { PaintField } from '../paint/paint-field';
@@ -45,7 +45,7 @@ export function TintsSection({ template, store }: { readonly template: Template;
             paint={tint.paint}
             depth={depth}
             unit={frame.unit}
-            onChange={(paint) => set(i, { paint })}
+            onChange={(paint) => isAreaPaint(paint) && set(i, { paint })}
             onDrag={store.drag}
           />
           <SelectField label="Blend" value={tint.blend} onChange={(blend) => set(i, { blend: blend as Blend })}>

@@ -83,7 +83,8 @@ export function bordersWords({ borders, frame }: Template): string {
   const [first, ...others] = borders.filter(({ on }) => on);
   if (!first) return borders.length === 0 ? 'none' : 'off';
   if (others.length > 0) return `${others.length + 1} borders`;
-  return `${number(first.width)} ${frame.unit} ${first.align}`;
+  const line = first.dash ? (first.dashCap === 'round' ? ', dotted' : ', dashed') : '';
+  return `${number(first.width)} ${frame.unit} ${first.align}${line}`;
 }
 
 export function shadowsWords({ shadows }: Template): string {
@@ -92,7 +93,10 @@ export function shadowsWords({ shadows }: Template): string {
   return others.length > 0 ? `${others.length + 1} shadows` : `${first.kind}, ${Math.round(first.opacity * 100)} %`;
 }
 
-export const backdropWords = ({ backdrop }: Template) => backdrop ?? 'transparent';
+export function backdropWords({ backdrop }: Template): string {
+  if (backdrop === null) return 'transparent';
+  return typeof backdrop === 'string' ? backdrop : `${backdrop.kind} gradient`;
+}
 
 /** The centring rule in a few words. */
 export function centreWords({ centring: { rule, size } }: Template): string {
