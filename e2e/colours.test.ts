@@ -126,7 +126,7 @@ test('gradients are Chromium’s, within 2/255', async ({ page }) => {
   }
 });
 
-test('with filters, tints of every kind of gradient and an inner shadow, preview and export are the same', async ({
+test('with filters, tints, an inner shadow, a dotted border and a backdrop, all with gradients, preview and export are the same', async ({
   page,
 }) => {
   test.setTimeout(240_000);
@@ -143,6 +143,14 @@ test('with filters, tints of every kind of gradient and an inner shadow, preview
     }
     await page.getByRole('button', { name: 'Add a shadow' }).click();
     await page.getByRole('radio', { name: 'into it' }).click();
+    await page.getByRole('button', { name: 'Add a border' }).click();
+    const border = page.getByRole('group', { name: 'Border 1' });
+    await border.getByLabel('Paint').selectOption('along the line');
+    await border.getByRole('radio', { name: 'dotted' }).click();
+    await page.getByRole('button', { name: /^Backdrop/ }).click();
+    await page.getByRole('radio', { name: 'painted' }).click();
+    const backdrop = page.locator('section', { hasText: 'Backdrop' });
+    await backdrop.getByLabel('Paint').selectOption('conic gradient');
   });
   const { alphaDiffers, beyond } = compare(preview, made);
   expect(alphaDiffers).toBe(0);

@@ -43,6 +43,16 @@ test('a photo with transparency of its own is told once, however many outputs', 
   ]);
 });
 
+test('a border that is not one colour is held against the backdrop by its worst part', () => {
+  const stops = (last: string) => ({ kind: 'linear', stops: [[0, '#000000'], [1, last]] }); // prettier-ignore
+  const faintOn = (backdrop: string | object, last: string) =>
+    findings({ backdrop, borders: [{ align: 'outside', paint: stops(last) }] }).find((f) => f.check === 'faint');
+  expect(faintOn('#ffffff', '#333333')).toBeUndefined();
+  // White on white is 1 : 1, two short of the limit.
+  expect(faintOn('#ffffff', '#ffffff')!.value).toBeCloseTo(2, 5);
+  expect(faintOn(stops('#ffffff'), '#333333')!.value).toBeCloseTo(2, 5);
+});
+
 describe('what was seen', () => {
   const sight = (fields: object = {}) => ({
     version: 1,

@@ -21,10 +21,11 @@ export const blendSchema = z.enum([
 ]);
 export type Blend = z.infer<typeof blendSchema>;
 
-/** B(cb, cs) of one channel, all 0…1. */
-type Channel = (b: number, s: number) => number;
+const SEPARABLE = new Set<Blend>(blendSchema.options.slice(0, 12));
 
-const hardLight: Channel = (b, s) => (s <= 0.5 ? 2 * b * s : b + 2 * s - 1 - b * (2 * s - 1));
+export const isSeparable = (mode: Blend): boolean => SEPARABLE.has(mode);
+
+const hardLight = (b: number, s: number): number => (s <= 0.5 ? 2 * b * s : b + 2 * s - 1 - b * (2 * s - 1));
 
 function softLight(b: number, s: number): number {
   if (s <= 0.5) return b - (1 - 2 * s) * b * (1 - b);
@@ -32,60 +33,97 @@ function softLight(b: number, s: number): number {
   return b + (2 * s - 1) * (d - b);
 }
 
-const SEPARABLE: Readonly<Partial<Record<Blend, Channel>>> = {
-  normal: (_, s) => s,
-  multiply: (b, s) => b * s,
-  screen: (b, s) => b + s - b * s,
-  overlay: (b, s) => hardLight(s, b),
-  darken: (b, s) => (b < s ? b : s),
-  lighten: (b, s) => (b > s ? b : s),
-  'color-dodge': (b, s) => (b === 0 ? 0 : s >= 1 ? 1 : Math.min(1, b / (1 - s))),
-  'color-burn': (b, s) => (b >= 1 ? 1 : s <= 0 ? 0 : 1 - Math.min(1, (1 - b) / s)),
-  'hard-light': hardLight,
-  'soft-light': softLight,
-  difference: (b, s) => Math.abs(b - s),
-  exclusion: (b, s) => b + s - 2 * b * s,
-};
+const codeOf = (mode: Blend): number => blendSchema.options.indexOf(mode);
 
-export const isSeparable = (mode: Blend): boolean => mode in SEPARABLE;
+/**
+ * B(cb, cs) of one channel, all 0…1; `code` is the mode's place among `blendSchema`'s, as
+ * numbers are told apart at once and words one by one. One switch for all modes: a table of functions would
+ * make the loops below call what they can't foresee, several times as slow.
+ */
+function channel(code: number, b: number, s: number): number {
+  switch (code) {
+    case 1: // multiply
+      return b * s;
+    case 2: // screen
+      return b + s - b * s;
+    case 3: // overlay
+      return hardLight(s, b);
+    case 4: // darken
+      return b < s ? b : s;
+    case 5: // lighten
+      return b > s ? b : s;
+    case 6: // color-dodge
+      return b === 0 ? 0 : s >= 1 ? 1 : Math.min(1, b / (1 - s));
+    case 7: // color-burn
+      return b >= 1 ? 1 : s <= 0 ? 0 : 1 - Math.min(1, (1 - b) / s);
+    case 8: // hard-light
+      return hardLight(b, s);
+    case 9: // soft-light
+      return softLight(b, s);
+    case 10: // difference
+      return Math.abs(b - s);
+    case 11: // exclusion
+      return b + s - 2 * b * s;
+    default:
+      return s;
+  }
+}
 
 /** What a colour with some alpha makes of one channel of an opaque backdrop: §9, co = cb·(1 − αs) + αs·B(cb, cs). */
 export const blended = (mode: Blend, b: number, s: number, alpha: number): number =>
-  b * (1 - alpha) + alpha * SEPARABLE[mode]!(b, s);
+  b * (1 - alpha) + alpha * channel(codeOf(mode), b, s);
 
 const lum = (r: number, g: number, b: number) => 0.3 * r + 0.59 * g + 0.11 * b;
 const sat = (r: number, g: number, b: number) => Math.max(r, g, b) - Math.min(r, g, b);
 
-/** Where the two functions below leave their answer: no list is made for each pixel. */
-const rgb = new Float64Array(3);
-
-/** SetLum of what is in `rgb`, with ClipColor. */
-function setLum(wanted: number): void {
-  const d = wanted - lum(rgb[0]!, rgb[1]!, rgb[2]!);
-  for (let c = 0; c < 3; c++) rgb[c] = rgb[c]! + d;
-  const l = lum(rgb[0]!, rgb[1]!, rgb[2]!);
-  const low = Math.min(rgb[0]!, rgb[1]!, rgb[2]!);
-  const high = Math.max(rgb[0]!, rgb[1]!, rgb[2]!);
-  if (low < 0) for (let c = 0; c < 3; c++) rgb[c] = l + ((rgb[c]! - l) * l) / (l - low);
-  if (high > 1) for (let c = 0; c < 3; c++) rgb[c] = l + ((rgb[c]! - l) * (1 - l)) / (high - l);
-}
-
-/** SetSat of what is in `rgb`. */
-function setSat(wanted: number): void {
-  const low = Math.min(rgb[0]!, rgb[1]!, rgb[2]!);
-  const range = Math.max(rgb[0]!, rgb[1]!, rgb[2]!) - low;
-  for (let c = 0; c < 3; c++) rgb[c] = range > 0 ? ((rgb[c]! - low) * wanted) / range : 0;
-}
-
-/** B(Cb, Cs) of the modes that mix channels, into `rgb`. */
-function mixChannels(mode: Blend, br: number, bg: number, bb: number, sr: number, sg: number, sb: number): void {
-  const ofBackdrop = mode === 'saturation' || mode === 'luminosity';
-  rgb[0] = ofBackdrop ? br : sr;
-  rgb[1] = ofBackdrop ? bg : sg;
-  rgb[2] = ofBackdrop ? bb : sb;
-  if (mode === 'hue') setSat(sat(br, bg, bb));
-  if (mode === 'saturation') setSat(sat(sr, sg, sb));
-  setLum(mode === 'luminosity' ? lum(sr, sg, sb) : lum(br, bg, bb));
+/** The modes that mix channels (§9.2): SetLum of one colour, its saturation changed before where the mode is about that; with ClipColor. */
+function mixRow(mode: Blend, picture: Float32Array, paint: Float32Array, n: number): void {
+  const isOfPicture = mode === 'saturation' || mode === 'luminosity';
+  const setsSaturation = mode === 'hue' || mode === 'saturation';
+  for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
+    const alpha = paint[q + 3]!;
+    if (alpha === 0) continue;
+    const br = picture[p]!;
+    const bg = picture[p + 1]!;
+    const bb = picture[p + 2]!;
+    const sr = paint[q]!;
+    const sg = paint[q + 1]!;
+    const sb = paint[q + 2]!;
+    let r = isOfPicture ? br : sr;
+    let g = isOfPicture ? bg : sg;
+    let b = isOfPicture ? bb : sb;
+    if (setsSaturation) {
+      const low = Math.min(r, g, b);
+      const range = Math.max(r, g, b) - low;
+      const wanted = isOfPicture ? sat(sr, sg, sb) : sat(br, bg, bb);
+      const k = range > 0 ? wanted / range : 0;
+      r = (r - low) * k;
+      g = (g - low) * k;
+      b = (b - low) * k;
+    }
+    const d = (mode === 'luminosity' ? lum(sr, sg, sb) : lum(br, bg, bb)) - lum(r, g, b);
+    r += d;
+    g += d;
+    b += d;
+    const l = lum(r, g, b);
+    const low = Math.min(r, g, b);
+    const high = Math.max(r, g, b);
+    if (low < 0) {
+      const k = l / (l - low);
+      r = l + (r - l) * k;
+      g = l + (g - l) * k;
+      b = l + (b - l) * k;
+    }
+    if (high > 1) {
+      const k = (1 - l) / (high - l);
+      r = l + (r - l) * k;
+      g = l + (g - l) * k;
+      b = l + (b - l) * k;
+    }
+    picture[p] = br + alpha * (r - br);
+    picture[p + 1] = bg + alpha * (g - bg);
+    picture[p + 2] = bb + alpha * (b - bb);
+  }
 }
 
 /**
@@ -95,36 +133,39 @@ function mixChannels(mode: Blend, br: number, bg: number, bb: number, sr: number
  * @param paint n times r, g, b straight and alpha, 0…1
  */
 export function blendRow(mode: Blend, picture: Float32Array, paint: Float32Array, n: number): void {
-  if (!isSeparable(mode)) {
+  if (!isSeparable(mode)) return mixRow(mode, picture, paint, n);
+  const code = codeOf(mode);
+  // The common three have loops of their own.
+  if (mode === 'normal')
+    for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
+      const alpha = paint[q + 3]!;
+      picture[p] = picture[p]! + alpha * (paint[q]! - picture[p]!);
+      picture[p + 1] = picture[p + 1]! + alpha * (paint[q + 1]! - picture[p + 1]!);
+      picture[p + 2] = picture[p + 2]! + alpha * (paint[q + 2]! - picture[p + 2]!);
+    }
+  else if (mode === 'multiply')
+    for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
+      const alpha = paint[q + 3]!;
+      picture[p] = picture[p]! * (1 + alpha * (paint[q]! - 1));
+      picture[p + 1] = picture[p + 1]! * (1 + alpha * (paint[q + 1]! - 1));
+      picture[p + 2] = picture[p + 2]! * (1 + alpha * (paint[q + 2]! - 1));
+    }
+  else if (mode === 'screen')
+    for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
+      const alpha = paint[q + 3]!;
+      picture[p] = picture[p]! + alpha * paint[q]! * (1 - picture[p]!);
+      picture[p + 1] = picture[p + 1]! + alpha * paint[q + 1]! * (1 - picture[p + 1]!);
+      picture[p + 2] = picture[p + 2]! + alpha * paint[q + 2]! * (1 - picture[p + 2]!);
+    }
+  else
     for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
       const alpha = paint[q + 3]!;
       if (alpha === 0) continue;
-      const [r, g, b] = [picture[p]!, picture[p + 1]!, picture[p + 2]!];
-      mixChannels(mode, r, g, b, paint[q]!, paint[q + 1]!, paint[q + 2]!);
-      picture[p] = r + alpha * (rgb[0]! - r);
-      picture[p + 1] = g + alpha * (rgb[1]! - g);
-      picture[p + 2] = b + alpha * (rgb[2]! - b);
+      const r = picture[p]!;
+      const g = picture[p + 1]!;
+      const b = picture[p + 2]!;
+      picture[p] = r + alpha * (channel(code, r, paint[q]!) - r);
+      picture[p + 1] = g + alpha * (channel(code, g, paint[q + 1]!) - g);
+      picture[p + 2] = b + alpha * (channel(code, b, paint[q + 2]!) - b);
     }
-    return;
-  }
-  // The common three have loops of their own: a call a channel takes several times as long.
-  if (mode === 'normal')
-    for (let i = 0, p = 0, q = 0; i < n; i++, q += 4)
-      for (let c = 0; c < 3; c++, p++) picture[p] = picture[p]! + paint[q + 3]! * (paint[q + c]! - picture[p]!);
-  else if (mode === 'multiply')
-    for (let i = 0, p = 0, q = 0; i < n; i++, q += 4)
-      for (let c = 0; c < 3; c++, p++) picture[p] = picture[p]! * (1 + paint[q + 3]! * (paint[q + c]! - 1));
-  else if (mode === 'screen')
-    for (let i = 0, p = 0, q = 0; i < n; i++, q += 4)
-      for (let c = 0; c < 3; c++, p++) picture[p] = picture[p]! + paint[q + 3]! * paint[q + c]! * (1 - picture[p]!);
-  else {
-    const channel = SEPARABLE[mode]!;
-    for (let i = 0, p = 0, q = 0; i < n; i++, q += 4) {
-      const alpha = paint[q + 3]!;
-      for (let c = 0; c < 3; c++, p++) {
-        const b = picture[p]!;
-        picture[p] = b + alpha * (channel(b, paint[q + c]!) - b);
-      }
-    }
-  }
 }

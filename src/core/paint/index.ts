@@ -23,4 +23,4 @@ export {
 } from './paint';
 export { fillPaint, type PaintRows } from './rows';
 export { fillPlaces, placesOf, type PaintBox, type Places } from './places';
-export { fadeRamp, flatRamp, RAMP_STEPS, rampOf, type Ramp } from './ramp';
+export { fadeRamp, flatRamp, RAMP_STEPS, rampOf } from './ramp';

@@ -2,8 +2,8 @@
 import { parseColour } from './colour';
 import type { Stops } from './paint';
 
-/** Steps of a ramp: finer than what 8 bits show over any length of a picture. */
-export const RAMP_STEPS = 4096;
+/** Steps of a ramp: four to each of 8 bits, and few enough to stay at hand while a row is painted. */
+export const RAMP_STEPS = 1024;
 
 /** r, g, b straight and alpha, all 0…1, at `RAMP_STEPS` + 1 places from 0 to 1; one colour has a single place. */
 export type Ramp = Float32Array;

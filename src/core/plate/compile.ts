@@ -38,23 +38,25 @@ function floorOf(matte: string | null, backdrop: Template['backdrop']): Stack['f
   return floor;
 }
 
+/** Pixels that a border may touch beyond its edges. */
+const RIM = 2;
+
 /** A border's paint and dashes for the whole picture. */
 function coatOf(border: Border, outline: readonly Polygon[], scale: number, window: PixelWindow): Coat {
   const { paint, opacity, join, width, dash, dashCap: cap, dashFit: fit } = border;
   const [outer, inner] = borderBand(border);
-  const middle = offset(outline, ((outer + inner) / 2) * scale, join);
-  const isAlong = typeof paint !== 'string' && paint.kind === 'along';
-  const ground = {
-    outline: isAlong ? middle : outline,
-    box: boxOf(offset(outline, outer * scale, join)),
-    scale,
-    window,
-    reach: (width / 2) * scale + 2,
+  const edgeAt = (distance: number) => offset(outline, distance, join);
+  const hole = edgeAt(inner * scale - RIM).map((polygon) => [...polygon].reverse());
+  const line = {
+    outline: edgeAt(((outer + inner) / 2) * scale),
+    reach: (width / 2) * scale + RIM,
+    within: [...edgeAt(outer * scale + RIM), ...hole],
   };
+  const ground = { outline, line, box: boxOf(edgeAt(outer * scale)), scale, window };
   const dashes = dash && { lengths: dash.map((v) => v * scale), cap, fit, width: width * scale };
   return {
     ...paintRows(paint, opacity, ground),
-    dash: dashes && { kind: 'field', field: { ...window, values: dashField(middle, dashes, window) } },
+    dash: dashes && { kind: 'field', field: { ...window, values: dashField(line, dashes, window) } },
   };
 }
 

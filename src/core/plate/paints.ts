@@ -1,19 +1,19 @@
 /** Paints laid out for one picture. */
 import { flatRamp, placesOf, rampOf, type LinePaint, type PaintBox, type PaintRows } from '../paint';
-import { alongField, depthField, type PixelWindow } from '../raster';
+import { alongField, depthField, type Line, type PixelWindow } from '../raster';
 import type { Polygon } from '../shape';
 
 export type PaintGround = {
-  /** The shape in pixels, or the line that is painted: what gradients follow. */
+  /** The shape in pixels: what gradients follow inwards. */
   readonly outline: readonly Polygon[];
+  /** The line that is painted: what gradients follow along it. */
+  readonly line?: Line;
   /** What a gradient fills, pixels. */
   readonly box: PaintBox;
   /** Pixels per frame unit. */
   readonly scale: number;
   /** The pixels that are asked for. */
   readonly window: PixelWindow;
-  /** How far beyond the outline a gradient along it is asked for, pixels. */
-  readonly reach?: number;
 };
 
 /** The bounds of polygons. */
@@ -35,13 +35,13 @@ export function boxOf(polygons: readonly Polygon[]): PaintBox {
 export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround): PaintRows {
   if (typeof paint === 'string') return { ramp: flatRamp(paint, opacity), places: { kind: 'flat' } };
   const ramp = rampOf(paint.stops, opacity);
-  const { outline, window, scale, reach = 0 } = ground;
+  const { outline, window, scale } = ground;
   if (paint.kind === 'contour') {
     const values = depthField(outline, paint.depth * scale, window);
     return { ramp, places: { kind: 'field', field: { ...window, values } } };
   }
   if (paint.kind === 'along') {
-    const values = alongField(outline, reach, window);
+    const values = alongField(ground.line ?? { outline, reach: 0 }, window);
     return { ramp, places: { kind: 'field', field: { ...window, values } } };
   }
   return { ramp, places: placesOf(paint, ground.box) };

@@ -11,7 +11,6 @@ import {
   matrixRow,
   type Blend,
   type Matrix,
-  type Places,
   type PaintRows,
 } from '../paint';
 import { softCoverage, type PixelWindow } from '../raster';
@@ -49,24 +48,20 @@ function folded(steps: readonly Step[]): PhotoFinish {
   return { table, steps: steps.slice(channels.length) };
 }
 
-/** Shares of a window kept in 16 bits. */
-const fieldOf = (window: PixelWindow, shares: Float32Array): Places => ({
-  kind: 'field',
-  field: { ...window, values: Uint16Array.from(shares, (v) => Math.round(Math.min(1, Math.max(0, v)) * 65535)) },
-});
-
 /** CSS Backgrounds 3 §7.1, inset: what is not within the outline, spread inwards, moved and blurred, falls on the photo. */
 function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Step {
   const { x, y, spread, blur } = shadow;
   const hole = offset(outline, -spread * scale, 'round').map((polygon) =>
     polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
   );
-  const shares = softCoverage(hole, window, (blur / 2) * scale).map((v) => 1 - v);
+  const covered = softCoverage(hole, window, (blur / 2) * scale);
+  const values = new Uint16Array(covered.length);
+  for (let i = 0; i < values.length; i++) values[i] = Math.min(1, Math.max(0, 1 - covered[i]!)) * 65535 + 0.5;
   return {
     kind: 'blend',
     mode: 'normal',
     ramp: fadeRamp(shadow.color, shadow.opacity),
-    places: fieldOf(window, shares),
+    places: { kind: 'field', field: { ...window, values } },
   };
 }
 
@@ -100,18 +95,23 @@ export function photoFinish(
 }
 
 /** Rows that the loops below work in, for pictures up to so many pixels wide. */
-type Rows = { readonly colours: Float32Array; readonly paint: Float32Array; readonly at: Float32Array; readonly bytes: Uint8ClampedArray }; // prettier-ignore
+type Rows = { readonly colours: Float32Array; readonly paint: Float32Array; readonly at: Float32Array; readonly bytes: Uint8Array; readonly clamped: Uint8ClampedArray }; // prettier-ignore
 
 let rows: Rows = rowsFor(0);
 
 function rowsFor(n: number): Rows {
+  const bytes = new Uint8Array(n * 4);
   return {
     colours: new Float32Array(n * 3),
     paint: new Float32Array(n * 4),
     at: new Float32Array(n),
-    bytes: new Uint8ClampedArray(n * 4),
+    bytes,
+    clamped: new Uint8ClampedArray(bytes.buffer),
   };
 }
+
+/** The table that changes nothing. */
+const PLAIN = Float32Array.from({ length: 768 }, (_, i) => (i % 256) / 255);
 
 /**
  * Finished pixels of a row of the photo, straight 8-bit RGBA with the photo's own alpha. The
@@ -130,8 +130,11 @@ export function finishedRow(
 ): Uint8ClampedArray {
   if (rows.at.length < n) rows = rowsFor(n);
   const { colours, paint, at, bytes } = rows;
-  for (let i = 0, k = 0, q = p; i < n; i++, q += 4) {
-    for (let c = 0; c < 3; c++, k++) colours[k] = table ? table[c * 256 + photo[q + c]!]! : photo[q + c]! / 255;
+  const values = table ?? PLAIN;
+  for (let i = 0, k = 0, q = p; i < n; i++, k += 3, q += 4) {
+    colours[k] = values[photo[q]!]!;
+    colours[k + 1] = values[256 + photo[q + 1]!]!;
+    colours[k + 2] = values[512 + photo[q + 2]!]!;
   }
   for (const step of steps) {
     if (step.kind === 'matrix') matrixRow(step.matrix, colours, n);
@@ -141,10 +144,11 @@ export function finishedRow(
     }
   }
   for (let i = 0, k = 0, q = 0; i < n; i++, k += 3, q += 4) {
-    bytes[q] = colours[k]! * 255;
-    bytes[q + 1] = colours[k + 1]! * 255;
-    bytes[q + 2] = colours[k + 2]! * 255;
+    // Within 0…1 as they are, and several times as quick as having them clamped.
+    bytes[q] = (colours[k]! * 255 + 0.5) | 0;
+    bytes[q + 1] = (colours[k + 1]! * 255 + 0.5) | 0;
+    bytes[q + 2] = (colours[k + 2]! * 255 + 0.5) | 0;
     bytes[q + 3] = photo[p + q + 3]!;
   }
-  return bytes;
+  return rows.clamped;
 }

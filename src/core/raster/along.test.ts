@@ -14,7 +14,7 @@ test.each([
   ['as drawn', circle],
   ['the other way round', [...circle].reverse()],
 ])('%s: along a circle is the angle from its top, clockwise', (_, outline) => {
-  const field = alongField([outline], 10, window);
+  const field = alongField({ outline: [outline], reach: 10 }, window);
   for (const turn of [0.1, 0.25, 0.4, 0.5, 0.75, 0.9]) {
     const angle = turn * 2 * Math.PI;
     expect(at(field, MIDDLE + R * Math.sin(angle), MIDDLE - R * Math.cos(angle))).toBeCloseTo(turn, 1.8);
@@ -31,17 +31,18 @@ function walk(field: Uint16Array, radius = R): { count: number; share: number } 
   const count = on.filter((v, i) => v > 0.5 && on[(i + steps - 1) % steps]! <= 0.5).length;
   return { count, share: on.reduce((sum, v) => sum + v, 0) / steps };
 }
+const LINE = { outline: [circle], reach: 8 };
 const dashes = { lengths: [12, 8], cap: 'butt', fit: true, width: 10 } as const;
 
 test('a whole number of dashes goes round, in their share of the perimeter', () => {
   // 2π · 80 / 20 = 25.1: 25 of them.
-  const { count, share } = walk(dashField([circle], dashes, window));
+  const { count, share } = walk(dashField(LINE, dashes, window));
   expect(count).toBe(25);
   expect(share).toBeCloseTo(0.6, 2);
 });
 
 test('not fitted they keep their length, and the last one is cut where the outline ends', () => {
-  const { count, share } = walk(dashField([circle], { ...dashes, lengths: [60, 40], fit: false }, window));
+  const { count, share } = walk(dashField(LINE, { ...dashes, lengths: [60, 40], fit: false }, window));
   // Five whole turns of the pattern and 2.65 px of a sixth, which joins the first.
   expect(count).toBe(5);
   expect(share).toBeCloseTo((5 * 60 + 2.65) / (2 * Math.PI * R), 2);
@@ -49,15 +50,15 @@ test('not fitted they keep their length, and the last one is cut where the outli
 
 test('an odd number of lengths is taken twice', () => {
   // 10 on, 10 off: as if written twice.
-  expect(walk(dashField([circle], { ...dashes, lengths: [10] }, window)).share).toBeCloseTo(0.5, 2);
+  expect(walk(dashField(LINE, { ...dashes, lengths: [10] }, window)).share).toBeCloseTo(0.5, 2);
 });
 
 test('round caps reach beyond the dash by half the width in its middle, and not at its rim', () => {
-  const butt = walk(dashField([circle], { ...dashes, lengths: [20, 30] }, window)).share;
-  const round = dashField([circle], { ...dashes, lengths: [20, 30], cap: 'round' }, window);
+  const butt = walk(dashField(LINE, { ...dashes, lengths: [20, 30] }, window)).share;
+  const round = dashField(LINE, { ...dashes, lengths: [20, 30], cap: 'round' }, window);
   const period = (2 * Math.PI * R) / 10;
   expect(walk(round).share - butt).toBeCloseTo(10 / period, 1.7);
   expect(walk(round, R + 4.5).share - butt).toBeLessThan(0.5 * (10 / period));
   // Dots.
-  expect(walk(dashField([circle], { ...dashes, lengths: [0, 25], cap: 'round' }, window)).count).toBe(20);
+  expect(walk(dashField(LINE, { ...dashes, lengths: [0, 25], cap: 'round' }, window)).count).toBe(20);
 });

@@ -1,6 +1,6 @@
 /** Places along an outline, and dashes by them. */
 import { polygonArea, type Polygon } from '../shape';
-import type { PixelWindow } from './coverage';
+import { coverage, type PixelWindow } from './coverage';
 import { inBands, nearestSides, shareAlong, sidesOf } from './distance';
 
 /** Clockwise, from its topmost point on; of several as high the one furthest to the left. */
@@ -12,6 +12,15 @@ function laidOut(polygon: Polygon): Polygon {
   }, 0);
   return [...way.slice(first), ...way.slice(0, first)];
 }
+
+/** What values are asked along, in pixels. */
+export type Line = {
+  readonly outline: readonly Polygon[];
+  /** How far from it they are asked for. */
+  readonly reach: number;
+  /** Nothing else is asked for; a band along the outline that holds the way from each of its places to the outline. */
+  readonly within?: readonly Polygon[];
+};
 
 /** For each side where on its outline it begins, how long it is, and how long the whole outline. */
 function lengthsOf(polygons: readonly Polygon[]) {
@@ -38,21 +47,21 @@ function lengthsOf(polygons: readonly Polygon[]) {
  * length in pixels, and how far `away` from it; 0 where none lies within reach.
  */
 function fieldAlong(
-  outline: readonly Polygon[],
-  reach: number,
+  { outline, reach, within }: Line,
   window: PixelWindow,
   valueAt: (at: number, whole: number, away: number) => number,
 ): Uint16Array<ArrayBuffer> {
   const polygons = outline.filter((polygon) => polygon.length > 2).map(laidOut);
   const sides = sidesOf(polygons);
   const { begins, long, whole } = lengthsOf(polygons);
-  return inBands(window, reach, (seen) => {
-    const { side, squared } = nearestSides(sides, seen);
+  return inBands(sides, window, reach, (seen) => {
+    const asked = within && coverage(within, seen);
+    const { side, squared } = nearestSides(sides, seen, asked);
     const values = new Float32Array(side.length);
     for (let i = 0; i < values.length; i++) {
       const k = side[i]!;
       const away = Math.sqrt(squared[i]!);
-      if (k < 0 || away > reach) continue;
+      if (k < 0 || away > reach || (asked && asked[i] === 0)) continue;
       const [x, y] = [seen.left + (i % seen.width) + 0.5, seen.top + Math.floor(i / seen.width) + 0.5];
       values[i] = valueAt(begins[k]! + long[k]! * shareAlong(sides, k, x, y), whole[k]!, away);
     }
@@ -61,8 +70,8 @@ function fieldAlong(
 }
 
 /** How far along the outline's length each pixel lies, 0…65535 for 0…1: from its topmost point, clockwise. */
-export const alongField = (outline: readonly Polygon[], reach: number, window: PixelWindow): Uint16Array<ArrayBuffer> =>
-  fieldAlong(outline, reach, window, (at, whole) => at / whole);
+export const alongField = (line: Line, window: PixelWindow): Uint16Array<ArrayBuffer> =>
+  fieldAlong(line, window, (at, whole) => at / whole);
 
 export type Dashes = {
   /** On, off, … in pixels; an odd number of them is taken twice, as in SVG 2 §13.5.6. */
@@ -95,13 +104,13 @@ const clamp = (v: number) => (v < 0 ? 0 : v > 1 ? 1 : v);
  * middle; exact where that runs straight.
  */
 export function dashField(
-  middle: readonly Polygon[],
+  line: Line,
   { lengths, cap, fit, width }: Dashes,
   window: PixelWindow,
 ): Uint16Array<ArrayBuffer> {
   const { dashes, period } = dashesOf(lengths);
   if (period <= 0) return new Uint16Array(window.width * window.height).fill(65535);
-  return fieldAlong(middle, width / 2 + 2, window, (at, whole, away) => {
+  return fieldAlong(line, window, (at, whole, away) => {
     const turn = fit ? whole / Math.max(1, Math.round(whole / period)) : period;
     const stretch = turn / period;
     let [flat, caps] = [0, 0];

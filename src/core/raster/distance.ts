@@ -24,14 +24,6 @@ export function shareAlong(sides: Float64Array, side: number, x: number, y: numb
   return t < 0 ? 0 : t > 1 ? 1 : t;
 }
 
-function squaredDistance(sides: Float64Array, side: number, x: number, y: number): number {
-  const k = side * 4;
-  const t = shareAlong(sides, side, x, y);
-  const ex = sides[k]! + (sides[k + 2]! - sides[k]!) * t - x;
-  const ey = sides[k + 1]! + (sides[k + 3]! - sides[k + 1]!) * t - y;
-  return ex * ex + ey * ey;
-}
-
 export type Nearest = {
   /** The side that is nearest to each pixel's middle; −1 where none lies near enough to the window. */
   readonly side: Int32Array;
@@ -43,15 +35,32 @@ export type Nearest = {
  * The nearest of all sides for each pixel. Which one it is is handed on from pixel to pixel,
  * forwards and backwards (Danielsson 1980, "Euclidean distance mapping"); the distance to it
  * is exact. Only sides that cross the window are known: it has to reach as far as they matter.
+ *
+ * @param asked where it is not 0 it is asked; null asks for all
  */
-export function nearestSides(sides: Float64Array, { left, top, width, height }: PixelWindow): Nearest {
+export function nearestSides(
+  sides: Float64Array,
+  { left, top, width, height }: PixelWindow,
+  asked: Float32Array | null = null,
+): Nearest {
   const nearest = new Int32Array(width * height).fill(-1);
   const best = new Float32Array(width * height).fill(Infinity);
-  const offer = (i: number, side: number, x: number, y: number): void => {
-    const d = squaredDistance(sides, side, x, y);
-    if (d >= best[i]!) return;
-    best[i] = d;
-    nearest[i] = side;
+  const inverse = Float64Array.from({ length: sides.length / 4 }, (_, k) => {
+    const [dx, dy] = [sides[k * 4 + 2]! - sides[k * 4]!, sides[k * 4 + 3]! - sides[k * 4 + 1]!];
+    return dx * dx + dy * dy > 0 ? 1 / (dx * dx + dy * dy) : 0;
+  });
+  /** Squared distance from a side. */
+  const squared = (side: number, x: number, y: number): number => {
+    const k = side * 4;
+    const ax = sides[k]! - x;
+    const ay = sides[k + 1]! - y;
+    const dx = sides[k + 2]! - sides[k]!;
+    const dy = sides[k + 3]! - sides[k + 1]!;
+    let t = -(ax * dx + ay * dy) * inverse[side]!;
+    t = t < 0 ? 0 : t > 1 ? 1 : t;
+    const ex = ax + dx * t;
+    const ey = ay + dy * t;
+    return ex * ex + ey * ey;
   };
   // Every side begins with the pixels that it crosses, and those beside them.
   for (let side = 0; side < sides.length / 4; side++) {
@@ -63,27 +72,47 @@ export function nearestSides(sides: Float64Array, { left, top, width, height }: 
     for (let s = 0; s <= steps; s++) {
       const [px, py] = [Math.floor(ax + (dx * s) / steps), Math.floor(ay + (dy * s) / steps)];
       for (let y = Math.max(0, py - 1); y <= Math.min(height - 1, py + 1); y++)
-        for (let x = Math.max(0, px - 1); x <= Math.min(width - 1, px + 1); x++)
-          offer(y * width + x, side, left + x + 0.5, top + y + 0.5);
+        for (let x = Math.max(0, px - 1); x <= Math.min(width - 1, px + 1); x++) {
+          const i = y * width + x;
+          const d = squared(side, left + x + 0.5, top + y + 0.5);
+          if (d >= best[i]!) continue;
+          best[i] = d;
+          nearest[i] = side;
+        }
     }
   }
-  const take = (i: number, from: number, x: number, y: number): void => {
-    const side = nearest[from]!;
-    if (side >= 0 && side !== nearest[i]) offer(i, side, left + x + 0.5, top + y + 0.5);
-  };
+  // A pixel takes what its neighbours of the row before and beside it have, wherever that is nearer.
   for (const way of [1, -1])
     for (let row = 0; row < height; row++) {
       const y = way > 0 ? row : height - 1 - row;
-      for (let x = 0; x < width; x++) {
-        const i = y * width + x;
-        if (x > 0) take(i, i - 1, x, y);
-        if (row === 0) continue;
-        const before = i - way * width;
-        take(i, before, x, y);
-        if (x > 0) take(i, before - 1, x, y);
-        if (x < width - 1) take(i, before + 1, x, y);
+      const before = row === 0 ? 0 : -way * width;
+      for (let turn = 0; turn < 2; turn++) {
+        const beside = turn === 0 ? -1 : 1;
+        const end = turn === 0 ? width : -1;
+        for (let x = turn === 0 ? 0 : width - 1; x !== end; x -= beside) {
+          const i = y * width + x;
+          if (asked && asked[i] === 0) continue;
+          let side = nearest[i]!;
+          let d = best[i]!;
+          const canBeside = x + beside >= 0 && x + beside < width;
+          for (let n = 0; n < 4; n++) {
+            // Beside, then the three of the row before, which count once.
+            if (
+              n === 0 ? !canBeside : before === 0 || turn === 1 || (n === 1 && x === 0) || (n === 3 && x === width - 1)
+            )
+              continue;
+            const from = n === 0 ? i + beside : i + before + n - 2;
+            const other = nearest[from]!;
+            if (other < 0 || other === side) continue;
+            const far = squared(other, left + x + 0.5, top + y + 0.5);
+            if (far >= d) continue;
+            d = far;
+            side = other;
+          }
+          nearest[i] = side;
+          best[i] = d;
+        }
       }
-      for (let x = width - 2; x >= 0; x--) take(y * width + x, y * width + x + 1, x, y);
     }
   return { side: nearest, squared: best };
 }
@@ -92,34 +121,40 @@ export function nearestSides(sides: Float64Array, { left, top, width, height }: 
 const BAND_PIXELS = 4_000_000;
 
 /**
- * Values for a window, worked out band by band, each with so many rows around it that
- * everything within `reach` pixels is seen.
+ * Values for a window, 0…65535 for 0…1, worked out band by band, each with so much around
+ * it that everything within `reach` pixels is seen; 0 further from the sides than that.
  *
  * @param valuesOf for a window, row by row
  */
 export function inBands(
+  sides: Float64Array,
   window: PixelWindow,
   reach: number,
   valuesOf: (window: PixelWindow) => Float32Array,
 ): Uint16Array<ArrayBuffer> {
   const { left, top, width, height } = window;
   const out = new Uint16Array(width * height);
-  const rows = Math.max(64, Math.floor(BAND_PIXELS / Math.max(1, width)));
   const around = Math.ceil(reach) + 2;
-  for (let from = 0; from < height; from += rows) {
-    const count = Math.min(rows, height - from);
-    // Beyond the window as well: what lies there may be nearest.
-    const seen = {
-      left: left - around,
-      top: top + from - around,
-      width: width + 2 * around,
-      height: count + 2 * around,
-    };
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let k = 0; k < sides.length; k += 2) {
+    x0 = Math.min(x0, sides[k]! - around);
+    x1 = Math.max(x1, sides[k]! + around);
+    y0 = Math.min(y0, sides[k + 1]! - around);
+    y1 = Math.max(y1, sides[k + 1]! + around);
+  }
+  const [from, to] = [Math.max(left - around, Math.floor(x0)), Math.min(left + width + around, Math.ceil(x1))];
+  const rows = Math.max(64, Math.floor(BAND_PIXELS / Math.max(1, width)));
+  for (let band = top; band < top + height; band += rows) {
+    const end = Math.min(band + rows, top + height);
+    const [above, below] = [Math.max(band - around, Math.floor(y0)), Math.min(end + around, Math.ceil(y1))];
+    if (below <= above || to <= from) continue;
+    const seen = { left: from, top: above, width: to - from, height: below - above };
     const values = valuesOf(seen);
-    for (let y = 0; y < count; y++)
-      for (let x = 0; x < width; x++) {
-        const v = values[(y + around) * seen.width + around + x]!;
-        out[(from + y) * width + x] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
+    const [first, last] = [Math.max(left, from), Math.min(left + width, to)];
+    for (let y = Math.max(band, above); y < Math.min(end, below); y++)
+      for (let x = first; x < last; x++) {
+        const v = values[(y - above) * seen.width + x - from]!;
+        out[(y - top) * width + x - left] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
       }
   }
   return out;
@@ -133,9 +168,11 @@ export function inBands(
  */
 export function depthField(polygons: readonly Polygon[], depth: number, window: PixelWindow): Uint16Array<ArrayBuffer> {
   const sides = sidesOf(polygons);
-  return inBands(window, depth, (seen) => {
-    const { squared } = nearestSides(sides, seen);
+  return inBands(sides, window, depth, (seen) => {
     const inside = coverage(polygons, seen);
-    return squared.map((d, i) => (inside[i]! >= 0.5 ? Math.sqrt(d) / depth : 0));
+    // The way from a pixel to its nearest side leads through the inside alone.
+    const { squared } = nearestSides(sides, seen, inside);
+    for (let i = 0; i < squared.length; i++) squared[i] = inside[i]! >= 0.5 ? Math.sqrt(squared[i]!) / depth : 0;
+    return squared;
   });
 }
