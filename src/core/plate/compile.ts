@@ -1,9 +1,9 @@
 /** A template at one size into a plate. */
-import { coverage, dashField, type PixelWindow } from '../raster';
+import { bandsOf, coverage, dashField, type PixelWindow } from '../raster';
 import { difference, flatten, offset, union, type Polygon } from '../shape';
 import { outputHeight, templateOutline, type Border, type Template } from '../template';
 import { fadeOutline, featherMask, featherSigma } from './feather';
-import { borderBand, dropShadows, layersOf, sourceOver, visibleBorders, withOpacity } from './layers';
+import { borderBand, dropShadows, layersOf, sourceOver, visibleBorders, withOpacity, type Ring } from './layers';
 import { boxOf, paintRows } from './paints';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
@@ -41,8 +41,8 @@ function floorOf(matte: string | null, backdrop: Template['backdrop']): Stack['f
 /** Pixels that a border may touch beyond its edges. */
 const RIM = 2;
 
-/** A border's paint and dashes for the whole picture. */
-function coatOf(border: Border, outline: readonly Polygon[], scale: number, window: PixelWindow): Coat {
+/** A border's paint and dashes, for one band of the picture after the other. */
+function coatMaker(border: Border, outline: readonly Polygon[], scale: number): (window: PixelWindow) => Coat {
   const { paint, opacity, join, width, dash, dashCap: cap, dashFit: fit } = border;
   const [outer, inner] = borderBand(border);
   const edgeAt = (distance: number) => offset(outline, distance, join);
@@ -52,22 +52,23 @@ function coatOf(border: Border, outline: readonly Polygon[], scale: number, wind
     reach: (width / 2) * scale + RIM,
     within: [...edgeAt(outer * scale + RIM), ...hole],
   };
-  const ground = { outline, line, box: boxOf(edgeAt(outer * scale)), scale, window };
+  const box = boxOf(edgeAt(outer * scale));
   const dashes = dash && { lengths: dash.map((v) => v * scale), cap, fit, width: width * scale };
-  return {
-    ...paintRows(paint, opacity, ground),
+  return (window) => ({
+    ...paintRows(paint, opacity, { outline, line, box, scale, window }),
     dash: dashes && { kind: 'field', field: { ...window, values: dashField(line, dashes, window) } },
-  };
+  });
 }
 
-/** Rows of a band are a multiple of this, so that the coarse cells of wide shadows fall alike in all bands. */
-const BAND_ROWS = 256;
-/** About so many pixels are masked at a time. */
-const BAND_PIXELS = 4_000_000;
-
-function* bandsOf(width: number, height: number): Generator<PixelWindow> {
-  const rows = Math.max(1, Math.floor(BAND_PIXELS / width / BAND_ROWS)) * BAND_ROWS;
-  for (let top = 0; top < height; top += rows) yield { left: 0, top, width, height: Math.min(rows, height - top) };
+/** The coats of every ring that is not the same all round; a border that lies in several is made once a band. */
+function coatsOf(rings: readonly Ring[], outline: readonly Polygon[], scale: number) {
+  const makers = new Map<Border, (window: PixelWindow) => Coat>();
+  for (const border of rings.flatMap(({ varying }) => varying ?? []))
+    if (!makers.has(border)) makers.set(border, coatMaker(border, outline, scale));
+  return (window: PixelWindow): Stack['coats'] => {
+    const made = new Map([...makers].map(([border, make]) => [border, make(window)]));
+    return rings.map(({ varying }) => varying && varying.map((border) => made.get(border)!));
+  };
 }
 
 /**
@@ -98,18 +99,16 @@ export function compilePlain(template: Template, width: number, matte: string | 
   const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];
   const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
   const floor = floorOf(matte, template.backdrop);
-  const whole = { left: 0, top: 0, width, height };
   const { backdrop } = template;
-  const behind =
-    backdrop && typeof backdrop !== 'string'
-      ? paintRows(backdrop, 1, { outline, box: whole, scale, window: whole })
-      : null;
-  const coats = rings.map(({ varying }) => varying && varying.map((border) => coatOf(border, outline, scale, whole)));
+  const box = { left: 0, top: 0, width, height };
+  const behind = (window: PixelWindow) =>
+    backdrop && typeof backdrop !== 'string' ? paintRows(backdrop, 1, { outline, box, scale, window }) : null;
+  const coats = coatsOf(rings, outline, scale);
   const bandAt = (window: PixelWindow): Stack => ({
     ...window,
     floor,
-    backdrop: behind,
-    coats,
+    backdrop: behind(window),
+    coats: coats(window),
     shadows: casting.map(({ shadow, colour }) => ({ colour, mask: shadowMask(casters, shadow, scale, window) })),
     feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
     rings,
@@ -118,7 +117,7 @@ export function compilePlain(template: Template, width: number, matte: string | 
   const unseen = rings.map((ring) => ({ ...ring, photo: false }));
   const plate = plateOf(width, height);
   const bare = withBare ? plateOf(width, height) : null;
-  for (const window of bandsOf(width, height)) {
+  for (const window of bandsOf(box)) {
     const band = bandAt(window);
     plate.add(band);
     bare?.add({ ...band, feather: null, rings: unseen });

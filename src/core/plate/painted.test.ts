@@ -95,3 +95,16 @@ test('without a gap in it a dashed line is the whole line', () => {
   for (let k = 0; k < whole.length; k++) worst = Math.max(worst, Math.abs(whole[k]! - dashed[k]!));
   expect(worst).toBeLessThanOrEqual(1);
 });
+
+test('a gradient along a line goes on from band to band of a large picture', () => {
+  // 2,400 px: the second band begins at row 1536.
+  const fields = { borders: [{ width: 12, paint: { kind: 'along', stops: RED_TO_BLUE }, dash: [9, 3] }], shadows: [] };
+  const large = compile(template(fields), 2400);
+  const small = compile(template({ ...fields, borders: [{ ...fields.borders[0], dash: null }] }), 2400);
+  const x = Math.round(1200 - Math.sqrt((10 * R - 60) ** 2 - (1536 - 1200) ** 2));
+  const blues = Array.from({ length: 24 }, (_, i) => small.blank[((1524 + i) * 2400 + x) * 4 + 2]!);
+  for (let i = 1; i < blues.length; i++) expect(Math.abs(blues[i]! - blues[i - 1]!)).toBeLessThanOrEqual(1);
+  expect(blues[0]).toBeGreaterThan(100);
+  const inked = ({ blank }: { blank: Uint8ClampedArray }) => blank.filter((v, i) => i % 4 === 2 && v > 0).length;
+  expect(inked(large) / inked(small)).toBeCloseTo(0.75, 1);
+});

@@ -13,7 +13,7 @@ import {
   type Matrix,
   type PaintRows,
 } from '../paint';
-import { softCoverage, type PixelWindow } from '../raster';
+import { bandsOf, softCoverage, type PixelWindow } from '../raster';
 import { offset, type Polygon } from '../shape';
 import { boxOf, paintRows, type PaintGround } from './paints';
 import type { Shadow, Template } from '../template';
@@ -54,9 +54,12 @@ function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Ste
   const hole = offset(outline, -spread * scale, 'round').map((polygon) =>
     polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
   );
-  const covered = softCoverage(hole, window, (blur / 2) * scale);
-  const values = new Uint16Array(covered.length);
-  for (let i = 0; i < values.length; i++) values[i] = Math.min(1, Math.max(0, 1 - covered[i]!)) * 65535 + 0.5;
+  const values = new Uint16Array(window.width * window.height);
+  for (const band of bandsOf(window)) {
+    const covered = softCoverage(hole, band, (blur / 2) * scale);
+    const from = (band.top - window.top) * window.width;
+    for (let i = 0; i < covered.length; i++) values[from + i] = Math.min(1, Math.max(0, 1 - covered[i]!)) * 65535 + 0.5;
+  }
   return {
     kind: 'blend',
     mode: 'normal',

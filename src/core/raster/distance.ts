@@ -1,5 +1,6 @@
 /** Which side of an outline each pixel is nearest to, and how far from it. */
 import type { Polygon } from '../shape';
+import { bandsOf } from './bands';
 import { coverage, type PixelWindow } from './coverage';
 
 /** x, y of both ends of every side, one after the other, polygon by polygon. */
@@ -117,9 +118,6 @@ export function nearestSides(
   return { side: nearest, squared: best };
 }
 
-/** About so many pixels are looked at at a time. */
-const BAND_PIXELS = 4_000_000;
-
 /**
  * Values for a window, 0…65535 for 0…1, worked out band by band, each with so much around
  * it that everything within `reach` pixels is seen; 0 further from the sides than that.
@@ -143,9 +141,8 @@ export function inBands(
     y1 = Math.max(y1, sides[k + 1]! + around);
   }
   const [from, to] = [Math.max(left - around, Math.floor(x0)), Math.min(left + width + around, Math.ceil(x1))];
-  const rows = Math.max(64, Math.floor(BAND_PIXELS / Math.max(1, width)));
-  for (let band = top; band < top + height; band += rows) {
-    const end = Math.min(band + rows, top + height);
+  for (const { top: band, height: rows } of bandsOf(window)) {
+    const end = band + rows;
     const [above, below] = [Math.max(band - around, Math.floor(y0)), Math.min(end + around, Math.ceil(y1))];
     if (below <= above || to <= from) continue;
     const seen = { left: from, top: above, width: to - from, height: below - above };

@@ -1,3 +1,4 @@
+export { bandsOf } from './bands';
 export { coverage, type PixelWindow } from './coverage';
 export { continued, type FromRim } from './continued';
 export { resample, type Outside } from './resample';

@@ -81,6 +81,15 @@ test.each([
   expect(error.at).toBe(path);
 });
 
+test('fields of places that would fill the memory are refused with what would do', () => {
+  const shadows = Array.from({ length: 16 }, () => ({ kind: 'inner' }));
+  const outputs = [{ width: 4000 }, { name: 'large', width: 6000 }];
+  expect(refusalOf(plain({ shadows, outputs })).message).toBe(
+    'outputs[1].width: with 16 inner shadows and tints that follow the edge, all outputs may have 25 megapixels together',
+  );
+  expect(parseTemplate(plain({ shadows, outputs: [{ width: 4000 }] })).shadows).toHaveLength(16);
+});
+
 test('what is not drawn yet is kept where it would not be seen', () => {
   const picked = { kind: 'picked' };
   const read = parseTemplate(

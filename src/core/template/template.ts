@@ -56,8 +56,15 @@ function refusal(issue: z.core.$ZodIssue): WobrelError {
 /** Most pixels that all outputs of a template may have together. */
 export const MAX_PIXELS_TOGETHER = 200_000_000;
 
+/** Most pixels for which a place is kept, two bytes each, for all tints that follow the edge and inner shadows together. */
+const MAX_FIELD_PIXELS = 400_000_000;
+
 /** Refuses outputs that no machine at hand could make. */
-function refuseHuge(frame: TemplateDocument['frame'], outputs: readonly Output[]): void {
+function refuseHuge({ frame, tints, shadows, outputs }: Template): void {
+  const fields = [
+    ...tints.filter(({ on, paint }) => on && typeof paint !== 'string' && paint.kind === 'contour'),
+    ...shadows.filter(({ on, kind }) => on && kind === 'inner'),
+  ].length;
   let together = 0;
   outputs.forEach(({ width, size }, i) => {
     const pixels = width * outputHeight(frame, width);
@@ -65,6 +72,11 @@ function refuseHuge(frame: TemplateDocument['frame'], outputs: readonly Output[]
     if (pixels > MAX_PIXELS)
       throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
     together += pixels;
+    if (fields * together > MAX_FIELD_PIXELS) {
+      const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);
+      const why = `with ${fields} inner shadows and tints that follow the edge, all outputs may have ${most} megapixels together`;
+      throw new WobrelError('template-invalid', `${at}: ${why}`, at);
+    }
     if (together > MAX_PIXELS_TOGETHER)
       throw new WobrelError('template-invalid', `${at}: with this one the outputs have more than 200 megapixels together`, at); // prettier-ignore
   });
@@ -99,7 +111,7 @@ function read(
  */
 export function parseTemplate(document: unknown): Template {
   const template = read(document, (shape, frame) => completeShape(shape, frame));
-  refuseHuge(template.frame, template.outputs);
+  refuseHuge(template);
   return template;
 }
 
