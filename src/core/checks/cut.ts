@@ -1,4 +1,4 @@
-import { borderBand, dropShadows } from '../plate';
+import { borderBand, thrownShadows } from '../plate';
 import { boundsOfOutline, type Outline } from '../shape';
 import { featherReach, inFrame, type Template } from '../template';
 import { defineCheck, type CheckInput } from './check';
@@ -24,9 +24,14 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
   const grown = (by: number, x = 0, y = 0): Beyond => [shape[0] + by - x, shape[1] + by - y, shape[2] + by + x, shape[3] + by + y]; // prettier-ignore
   const borders = template.borders.filter(({ on, width }) => on && width > 0).map((border) => borderBand(border)[0]);
   const rim = Math.max(0, featherReach(edge), ...borders);
-  const shadows = dropShadows(template)
+  const shadows = thrownShadows(template)
     .filter(({ opacity }) => opacity > 0)
-    .map(({ x, y, blur, spread }) => grown(rim + blur + spread, x, y));
+    .map(({ kind, x, y, blur, spread, depth }) => {
+      if (kind !== 'ground') return grown(rim + blur + spread, x, y);
+      const [l, , r, b] = grown(rim + spread, x);
+      // On a floor below the lowest place, softer to its sides than below.
+      return [l + blur, 0, r + blur, b + y + depth / 2 + blur] as const;
+    });
   return [
     { what: 'border', beyond: borders.length > 0 ? furthest([grown(Math.max(...borders))]) : NONE },
     { what: 'shadow', beyond: furthest(shadows) },

@@ -1,5 +1,5 @@
 import { coloursOf, contrastRatio, parseColour } from '../paint';
-import { borderBand, dropShadows, sourceOver } from '../plate';
+import { borderBand, thrownShadows, sourceOver } from '../plate';
 import type { Template } from '../template';
 import { defineCheck, type CheckInput } from './check';
 
@@ -22,7 +22,7 @@ const faintest = (
 
 /** What sets the cutout off from what is behind it: the fainter of the borders along its edge or beyond; without any, its strongest shadow where that is at its darkest. */
 function setOff(template: Template, behind: readonly string[]): Seen | null {
-  const [borders, shadows] = [template.borders.filter(({ on }) => on), dropShadows(template)];
+  const [borders, shadows] = [template.borders.filter(({ on }) => on), thrownShadows(template)];
   const along = borders.filter((border) => border.width > 0 && borderBand(border)[0] >= 0);
   if (along.length > 0)
     return {

@@ -3,7 +3,8 @@ import { bandsOf, coverage, dashField, type PixelWindow } from '../raster';
 import { difference, flatten, offset, union, type Polygon } from '../shape';
 import { outputHeight, templateOutline, type Border, type Template } from '../template';
 import { fadeOutline, featherMask, featherSigma } from './feather';
-import { borderBand, dropShadows, layersOf, sourceOver, visibleBorders, withOpacity, type Ring } from './layers';
+import { floorMask } from './floor-shadow';
+import { borderBand, thrownShadows, layersOf, sourceOver, visibleBorders, withOpacity, type Ring } from './layers';
 import { boxOf, paintRows } from './paints';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
@@ -93,10 +94,11 @@ export function compilePlain(template: Template, width: number, matte: string | 
   const scale = width / template.frame.width;
   const outline = flatten(templateOutline(template), scale);
   const { levels, rings } = layersOf(template);
-  const casting = dropShadows(template)
+  const casting = thrownShadows(template)
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
   const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];
+  const standing = casters.flatMap(({ polygons }) => polygons);
   const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
   const floor = floorOf(matte, template.backdrop);
   const { backdrop } = template;
@@ -109,7 +111,13 @@ export function compilePlain(template: Template, width: number, matte: string | 
     floor,
     backdrop: behind(window),
     coats: coats(window),
-    shadows: casting.map(({ shadow, colour }) => ({ colour, mask: shadowMask(casters, shadow, scale, window) })),
+    shadows: casting.map(({ shadow, colour }) => ({
+      colour,
+      mask:
+        shadow.kind === 'ground'
+          ? floorMask(standing, shadow, scale, window)
+          : shadowMask(casters, shadow, scale, window),
+    })),
     feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
     rings,
     levels: edges.map((edge) => coverage(edge, window)),

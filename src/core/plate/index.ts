@@ -1,4 +1,4 @@
 export { compile, compilePlain, finishOf } from './compile';
-export { borderBand, dropShadows, sourceOver } from './layers';
+export { borderBand, thrownShadows, sourceOver } from './layers';
 export { compose, type PhotoPixels } from './compose';
 export { sharedPlate, type Plate } from './plate';

@@ -54,9 +54,9 @@ export function sourceOver(
   ];
 }
 
-/** Shadows that the cutout throws. */
-export const dropShadows = ({ shadows }: Pick<Template, 'shadows'>): Shadow[] =>
-  shadows.filter(({ on, kind }) => on && kind === 'drop');
+/** Shadows that the cutout throws: behind it, or on a floor. */
+export const thrownShadows = ({ shadows }: Pick<Template, 'shadows'>): Shadow[] =>
+  shadows.filter(({ on, kind }) => on && kind !== 'inner');
 
 /** Borders that show at all. */
 export const visibleBorders = (borders: readonly Border[]): Border[] =>

@@ -77,3 +77,19 @@ test('a size that is too large is refused with its path', () => {
     'outputs[0].size: 21600 px wide; the most is 16384 px',
   );
 });
+
+test('gradients that follow the edge and dashes grow and shrink with the frame', () => {
+  const stops = [[0, '#000'], [1, '#fff']]; // prettier-ignore
+  const contour = { kind: 'contour', depth: 100, stops };
+  const before = parseTemplate({
+    wobrel: 1,
+    name: 'T',
+    tints: [{ paint: contour }, { paint: { kind: 'radial', stops } }],
+    borders: [{ paint: contour, dash: [20, 10] }],
+    backdrop: contour,
+  });
+  const { tints, borders, backdrop } = withFrame(before, { ...before.frame, width: 540, height: 540 });
+  expect([tints[0]!.paint, borders[0]!.paint, backdrop]).toEqual(Array(3).fill({ ...contour, depth: 50 }));
+  expect(borders[0]!.dash).toEqual([10, 5]);
+  expect(tints[1]).toEqual(before.tints[1]);
+});

@@ -1,4 +1,5 @@
 /** A template made for another frame. */
+import type { LinePaint } from '../paint';
 import { boundsOfOutline, outlineOf, scaleShape, takesAnyProportion } from '../shape';
 import { inFrame } from './output-size';
 import type { Template } from './template';
@@ -43,13 +44,26 @@ export function withFrame(template: Template, frame: Frame): Template {
   });
   const scaled = <K extends string>(object: Readonly<Record<K, number>>, ...keys: K[]) =>
     Object.fromEntries(keys.map((key) => [key, tidy(object[key] * factor)])) as Record<K, number>;
+  /** The only length that a paint has. */
+  const painted = <P extends LinePaint>(paint: P): P =>
+    typeof paint === 'object' && paint.kind === 'contour' ? { ...paint, depth: tidy(paint.depth * factor) } : paint;
   return {
     ...template,
     frame,
     shape,
     edge: { ...template.edge, ...scaled(template.edge, 'rounding', 'feather') },
-    borders: template.borders.map((border) => ({ ...border, ...scaled(border, 'width', 'gap') })),
-    shadows: template.shadows.map((shadow) => ({ ...shadow, ...scaled(shadow, 'x', 'y', 'blur', 'spread') })),
+    tints: template.tints.map((tint) => ({ ...tint, paint: painted(tint.paint) })),
+    borders: template.borders.map((border) => ({
+      ...border,
+      ...scaled(border, 'width', 'gap'),
+      paint: painted(border.paint),
+      dash: border.dash && border.dash.map((length) => tidy(length * factor)),
+    })),
+    backdrop: template.backdrop && painted(template.backdrop),
+    shadows: template.shadows.map((shadow) => ({
+      ...shadow,
+      ...scaled(shadow, 'x', 'y', 'blur', 'spread', 'reach', 'depth'),
+    })),
     outputs: inFrame(template.outputs, frame),
   };
 }

@@ -103,6 +103,10 @@ const shadowSchema = z.strictObject({
   y: signedLength.default(12),
   blur: length.default(24),
   spread: signedLength.default(0),
+  /** On a floor: the height above it at which e⁻¹ of the shadow is left. */
+  reach: z.number().gt(0).max(100_000).default(120),
+  /** On a floor: how thick the patch is. */
+  depth: length.default(40),
   color: colourSchema.default('#000000'),
   opacity: share.default(0.35),
   on,

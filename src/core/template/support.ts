@@ -40,7 +40,6 @@ export function refuseUnsupported(document: TemplateDocument) {
     ...tint,
     paint: drawn(tint.paint, isAreaPaint, `tints[${i}].paint`, isSeen(tint)),
   }));
-  document.shadows.forEach((shadow, i) => refuseUnless(shadow.kind !== 'ground', `shadows[${i}].kind`));
   for (const side of ['top', 'right', 'bottom', 'left'] as const) refuseUnless(mat[side] === 0, `mat.${side}`);
   document.outputs.forEach((output, i) => refuseUnless(DRAWN_FORMATS.includes(output.format), `outputs[${i}].format`));
   return {

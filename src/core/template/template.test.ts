@@ -71,7 +71,6 @@ test.each([
   [plain({ borders: [{}, { paint: { kind: 'picked' } }] }), 'borders[1].paint'],
   [plain({ backdrop: { kind: 'picked' } }), 'backdrop'],
   [plain({ backdrop: { kind: 'along', stops: [[0, '#fff'], [1, '#000']] } }), 'backdrop'], // prettier-ignore
-  [plain({ shadows: [{ kind: 'ground' }] }), 'shadows[0].kind'],
   [plain({ tints: [{ paint: { kind: 'picked' } }] }), 'tints[0].paint'],
   [plain({ mat: { bottom: 10 } }), 'mat.bottom'],
   [plain({ outputs: [{ format: 'avif' }] }), 'outputs[0].format'],

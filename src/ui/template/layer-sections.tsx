@@ -29,7 +29,8 @@ function newLayers(template: Template) {
 const percent = (share: number) => Math.round(share * 1000) / 10;
 const ALIGN = { inside: 'inside', centre: 'centre', outside: 'outside' } as const;
 const LINES = { whole: 'whole', dashed: 'dashed', dotted: 'dotted' } as const;
-const FALLS = { drop: 'behind it', inner: 'into it' } as const;
+const FALLS = { drop: 'behind', inner: 'into it', ground: 'floor' } as const;
+const SHADOWS = { drop: 'Drop', inner: 'Inner', ground: 'Floor' } as const;
 const JOINS = { round: 'round', miter: 'sharp', bevel: 'cut off' } as const;
 
 type DashesProps = {
@@ -144,16 +145,17 @@ export function ShadowsSection({ template, store }: PartProps) {
       {shadows.map((shadow, i) => (
         <Layer
           key={i}
-          title={`${shadow.kind === 'inner' ? 'Inner' : 'Drop'} shadow ${i + 1}`}
+          title={`${SHADOWS[shadow.kind]} shadow ${i + 1}`}
           on={shadow.on}
           onSwitch={(on) => set(i, { on })}
           onRemove={() => store.change((t) => ({ ...t, shadows: without(t.shadows, i) }))}
         >
           <ChoiceField
             label="Falls"
-            value={shadow.kind === 'inner' ? 'inner' : 'drop'}
+            value={shadow.kind}
             options={FALLS}
-            onChange={(kind) => set(i, { kind })}
+            // A cutout that stands begins by touching its floor.
+            onChange={(kind) => set(i, { kind, ...(kind === 'ground' && { x: 0, y: 0 }) })}
           />
           <NumberField label="Across" value={shadow.x} onChange={(x) => set(i, { x })} {...either} />
           <NumberField label="Down" value={shadow.y} onChange={(y) => set(i, { y })} {...either} />
@@ -173,6 +175,28 @@ export function ShadowsSection({ template, store }: PartProps) {
             {...either}
             slider={[-reach / 2, reach / 2]}
           />
+          {shadow.kind === 'ground' && (
+            <>
+              <NumberField
+                label="Reach"
+                value={shadow.reach}
+                onChange={(next) => set(i, { reach: next })}
+                {...common}
+                min={0.01}
+                max={100_000}
+                slider={[reach / 20, reach * 2]}
+              />
+              <NumberField
+                label="Depth"
+                value={shadow.depth}
+                onChange={(depth) => set(i, { depth })}
+                {...common}
+                min={0}
+                max={100_000}
+                slider={[0, reach]}
+              />
+            </>
+          )}
           <ColourField
             label="Colour"
             value={shadow.color}

@@ -90,7 +90,9 @@ export function bordersWords({ borders, frame }: Template): string {
 export function shadowsWords({ shadows }: Template): string {
   const [first, ...others] = shadows.filter(({ on }) => on);
   if (!first) return shadows.length === 0 ? 'none' : 'off';
-  return others.length > 0 ? `${others.length + 1} shadows` : `${first.kind}, ${Math.round(first.opacity * 100)} %`;
+  return others.length > 0
+    ? `${others.length + 1} shadows`
+    : `${first.kind === 'ground' ? 'floor' : first.kind}, ${Math.round(first.opacity * 100)} %`;
 }
 
 export function backdropWords({ backdrop }: Template): string {
