@@ -42,3 +42,18 @@ test('with room made everything fits, the cutout is as large as it was, and outp
   expect(roomy.outputs[0]!.width).toBe(roomy.frame.width);
   expect(parseTemplate(roomy)).toEqual(roomy);
 });
+
+test('a floor shadow is followed below the lowest place, by half its depth and what it is soft', () => {
+  const template = (y: number) =>
+    parseTemplate({
+      wobrel: 1,
+      name: 'T',
+      frame: { width: 1000, height: 1000 },
+      shape: { kind: 'circle', box: { cx: 500, cy: 500, width: 800, height: 800 } },
+      borders: [],
+      shadows: [{ kind: 'ground', x: 0, y, blur: 20, depth: 40, reach: 100 }],
+    });
+  // The lowest place lies at 900: 900 + y + 20 + 40.
+  const found = (y: number) => cutOff(template(y), templateOutline(template(y))) !== null;
+  expect([found(38), found(60)]).toEqual([false, true]);
+});

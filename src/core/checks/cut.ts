@@ -29,8 +29,8 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
     .map(({ kind, x, y, blur, spread, depth }) => {
       if (kind !== 'ground') return grown(rim + blur + spread, x, y);
       const [l, , r, b] = grown(rim + spread, x);
-      // On a floor below the lowest place, softer to its sides than below.
-      return [l + blur, 0, r + blur, b + y + depth / 2 + blur] as const;
+      // On a floor below the lowest place, up to twice as soft as its blur says.
+      return [l + 2 * blur, 0, r + 2 * blur, b + y + depth / 2 + 2 * blur] as const;
     });
   return [
     { what: 'border', beyond: borders.length > 0 ? furthest([grown(Math.max(...borders))]) : NONE },

@@ -34,7 +34,7 @@ const TAIL = 3;
  * How much of the shadow falls on each pixel of the window, 0…1. Each column of the cutout
  * throws as much as its height above the floor leaves (e^(−height / reach)) on a patch of
  * the floor that is `depth` thick in the middle and an ellipse to its sides; the higher
- * above the floor the softer, twice as soft at `reach`.
+ * above the floor the softer, up to twice as soft.
  *
  * @param cutout polygons in pixels: what throws the shadow
  * @param scale pixels per frame unit
@@ -68,7 +68,7 @@ export function floorMask(
     if (lowest[c] === -Infinity) continue;
     const above = Math.max(0, floor - lowest[c]!);
     const dark = Math.exp(-above / reach);
-    const sigma = soft * (1 + above / reach);
+    const sigma = soft * (2 - dark);
     const aside = (2 * (from + c + 0.5 - first)) / (last - first) - 1;
     const thick = depth * Math.sqrt(Math.max(0, 1 - aside * aside));
     const place = from + c + 0.5 - left;
