@@ -276,7 +276,8 @@ test('a text file, a twin, a line that is lost, a page that is left, and a secon
   const photo = await discPhoto('pot.png', [{ x: 600, y: 500, r: 300 }]);
   const text = { name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('glaze notes') };
   await batchOf(page, 'Bad day', [photo]);
-  await step(page, 'Photos').click();
+  const hand = handOn(page);
+  await hand.click(step(page, 'Photos'));
   await context.setOffline(true);
   await page
     .getByLabel('Photos to bring in')
@@ -308,6 +309,7 @@ test('a text file, a twin, a line that is lost, a page that is left, and a secon
   await page.getByLabel('Photos to bring in').setInputFiles([await flatPhoto('late-1.png', '#123456'), await flatPhoto('late-2.png', '#654321')]); // prettier-ignore
   await expect(step(page, 'Photos')).toContainText('Photos4');
   await expect(page.getByText('did not arrive')).toHaveCount(0);
+  hand.done('A bad day, files dropped', { clicks: 1, keys: 0 });
 });
 
 test('Ctrl + Enter asks which photos are meant while the wall shows some, and the focus is not lost by an export', async ({
