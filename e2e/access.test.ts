@@ -155,6 +155,7 @@ test('a screen reader is told what each thing is, how it stands, and what came o
       - option "a.png"
       - option "b.png"
   `);
+  await expect(wall).toBeFocused();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('g');
   await expect(said).toHaveText('good: 1 photo');

@@ -16,6 +16,7 @@ test('sixteen portraits become circles of 300 px with a ring, eyes level and hea
   await page.goto('/');
   const hand = handOn(page);
   await hand.click(button(page, 'New batch…'));
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await hand.type('Team');
   await hand.keys('Enter');
   const chosen = page.waitForEvent('filechooser');
@@ -66,6 +67,7 @@ test('the same template next month', async ({ page }) => {
   await batchOf(page, 'April', [await flatPhoto('april.png', '#446688')]);
   await button(page, 'Add a border').click();
   await button(page, 'Save as…').click();
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await page.keyboard.type('Monthly ring');
   await page.keyboard.press('Enter');
   await expect(panel(page).getByText('version 1')).toBeVisible();
@@ -73,6 +75,7 @@ test('the same template next month', async ({ page }) => {
   await page.goto('/');
   const hand = handOn(page);
   await hand.click(button(page, 'New batch…'));
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await hand.choose(page.getByLabel('Template'), 'Monthly ring, version 1');
   await hand.click(button(page, 'Make the batch'));
   const chosen = page.waitForEvent('filechooser');
@@ -97,6 +100,7 @@ test('24 products become pointed hexagons of equal size, three mended by hand, a
   await page.goto('/');
   const hand = handOn(page);
   await hand.click(button(page, 'New batch…'));
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await hand.keys('Enter');
   const chosen = page.waitForEvent('filechooser');
   await hand.click(button(page, 'Pick photos…'));
@@ -174,8 +178,10 @@ test('a heart, a seal of 20 lobes, and a ring of two circles', async ({ page }) 
   };
   const exported = async () => {
     await hand.click(button(page, 'Export…'));
+    await expect(button(page, 'Export 1 file')).toBeEnabled();
     const files = await filesOf(page, () => hand.keys('Control+Enter'));
     await hand.click(step(page, 'Template'));
+    await expect(button(page, /Choose another/)).toBeVisible();
     return PNG.sync.read(files.get('one-tile.png')!);
   };
   await pick('Heart');
@@ -250,6 +256,7 @@ test('240 photos: looked at, judged many at a time, exported', async ({ page }) 
   await page.goto('/');
   const hand = handOn(page);
   await hand.click(button(page, 'New batch…'));
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await hand.keys('Enter');
   const chosen = page.waitForEvent('filechooser');
   await hand.click(button(page, 'Pick photos…'));
@@ -318,6 +325,7 @@ test('Ctrl + Enter asks which photos are meant while the wall shows some, and th
   await batchOf(page, 'Focus', [await flatPhoto('large.png', '#667788', 1500, 1400), await flatPhoto('tiny.png', '#887766', 300, 200)]); // prettier-ignore
   await step(page, 'Export').click();
   await button(page, 'Look at it').click();
+  await expect(button(page, 'Export only these 1: 1 file')).toBeEnabled();
   await page.keyboard.press('Control+Enter');
   await expect(button(page, 'Export only these 1: 1 file')).toBeFocused();
   await filesOf(page, () => page.keyboard.press('Enter'));
