@@ -2,6 +2,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
 import { batchOf, cutouts, newBatch, step } from './bench-page';
+import { button } from './hand';
 import { discPhoto, flatPhoto } from './photos';
 
 /** Serious and critical faults by axe-core: WCAG 2.2 A and AA. */
@@ -16,7 +17,6 @@ async function faultsOf(page: Page): Promise<string[]> {
 const noFaults = (page: Page, screen: string) =>
   expect(async () => expect([screen, await faultsOf(page)]).toEqual([screen, []])).toPass({ timeout: 20_000 });
 
-const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' }); // prettier-ignore
 const STEPS = ['Photos', 'Template', 'Centre', 'Check', 'Export'];
 
 async function onStep(page: Page, name: string): Promise<void> {

@@ -1,6 +1,9 @@
 /** A person's hand: clicks and keys that are counted, by labels alone. */
 import { expect, type Locator, type Page } from './test';
 
+/** A button by its whole name, or by what its name holds. */
+export const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' }); // prettier-ignore
+
 export type Hand = {
   readonly click: (what: Locator, at?: { readonly x: number; readonly y: number }) => Promise<void>;
   /** One after the other; every character that is typed is a key, and what is chosen in a list a click. */

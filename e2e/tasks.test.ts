@@ -5,24 +5,33 @@ import sharp from 'sharp';
 import { expect, test, type Page } from './test';
 import { batchOf, cutouts, step } from './bench-page';
 import { filesOf } from './exports';
-import { handOn } from './hand';
-import { discPhoto, flatPhoto } from './photos';
+import { button, handOn, type Hand } from './hand';
+import { discPhoto, flatPhoto, type Upload } from './photos';
 
-const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' }); // prettier-ignore
 const panel = (page: Page) => page.locator('.side');
 
-test('sixteen portraits become circles of 300 px with a ring, eyes level and heads alike', async ({ page }) => {
-  test.setTimeout(240_000);
+/** The demo's photos of a folder, without those that can't be read. */
+const demoPhotos = (folder: string): Upload[] =>
+  readdirSync(`demo/photos/${folder}`)
+    .filter((name) => /^(?!copy-of|kiln|price|empty).*\.jpg$/.test(name))
+    .map((name) => ({ name, mimeType: 'image/jpeg', buffer: readFileSync(`demo/photos/${folder}/${name}`) }));
+
+/** Makes a batch, under the name that it is offered where none is given, and picks photos for it. */
+async function bringIn(page: Page, hand: Hand, name: string | null, photos: readonly Upload[]): Promise<void> {
   await page.goto('/');
-  const hand = handOn(page);
   await hand.click(button(page, 'New batch…'));
   await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
-  await hand.type('Team');
+  if (name) await hand.type(name);
   await hand.keys('Enter');
   const chosen = page.waitForEvent('filechooser');
   await hand.click(button(page, 'Pick photos…'));
-  const folder = 'demo/photos/portraits';
-  await (await chosen).setFiles(readdirSync(folder).map((name) => ({ name, mimeType: 'image/jpeg', buffer: readFileSync(`${folder}/${name}`) }))); // prettier-ignore
+  await (await chosen).setFiles([...photos]);
+}
+
+test('sixteen portraits become circles of 300 px with a ring, eyes level and heads alike', async ({ page }) => {
+  test.setTimeout(240_000);
+  const hand = handOn(page);
+  await bringIn(page, hand, 'Team', demoPhotos('portraits'));
   await expect(step(page, 'Photos')).toContainText('Photos16', { timeout: 120_000 });
 
   await hand.click(step(page, 'Centre'));
@@ -55,13 +64,6 @@ test('sixteen portraits become circles of 300 px with a ring, eyes level and hea
   const sizes = items.map(({ subject }) => subject!.size);
   expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThan(0.01);
 });
-
-/** The first so many demo photos that can be read. */
-const products = (count: number) =>
-  readdirSync('demo/photos/products')
-    .filter((name) => /^(?!copy-of|kiln|price|empty).*\.jpg$/.test(name))
-    .slice(0, count)
-    .map((name) => ({ name, mimeType: 'image/jpeg', buffer: readFileSync(`demo/photos/products/${name}`) }));
 
 test('the same template next month', async ({ page }) => {
   await batchOf(page, 'April', [await flatPhoto('april.png', '#446688')]);
@@ -97,14 +99,8 @@ test('24 products become pointed hexagons of equal size, three mended by hand, a
   page,
 }) => {
   test.setTimeout(240_000);
-  await page.goto('/');
   const hand = handOn(page);
-  await hand.click(button(page, 'New batch…'));
-  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
-  await hand.keys('Enter');
-  const chosen = page.waitForEvent('filechooser');
-  await hand.click(button(page, 'Pick photos…'));
-  await (await chosen).setFiles(products(24));
+  await bringIn(page, hand, null, demoPhotos('products').slice(0, 24));
   await expect(step(page, 'Photos')).toContainText('Photos24', { timeout: 120_000 });
 
   await hand.click(step(page, 'Centre'));
@@ -253,17 +249,11 @@ test('240 photos: looked at, judged many at a time, exported', async ({ page }) 
       return flatPhoto(`p${String(i).padStart(3, '0')}.png`, `#${tone}6080`, 64 + (i % 7), 60);
     }),
   );
-  await page.goto('/');
   const hand = handOn(page);
-  await hand.click(button(page, 'New batch…'));
-  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
-  await hand.keys('Enter');
-  const chosen = page.waitForEvent('filechooser');
-  await hand.click(button(page, 'Pick photos…'));
-  await (await chosen).setFiles(photos);
+  await bringIn(page, hand, null, photos);
   await expect(step(page, 'Photos')).toContainText('Photos240', { timeout: 400_000 });
   await expect(page.getByText('Arriving')).toHaveCount(0);
-  // The first ten are left out, all others good.
+  // The first ten are left out.
   await hand.click(cutouts(page).first());
   for (let i = 0; i < 9; i++) await hand.keys('Shift+ArrowRight');
   await hand.keys('l');
@@ -319,23 +309,6 @@ test('a text file, a twin, a line that is lost, a page that is left, and a secon
   hand.done('A bad day, files dropped', { clicks: 1, keys: 0 });
 });
 
-test('Ctrl + Enter asks which photos are meant while the wall shows some, and the focus is not lost by an export', async ({
-  page,
-}) => {
-  await batchOf(page, 'Focus', [await flatPhoto('large.png', '#667788', 1500, 1400), await flatPhoto('tiny.png', '#887766', 300, 200)]); // prettier-ignore
-  await step(page, 'Export').click();
-  await button(page, 'Look at it').click();
-  await expect(button(page, 'Export only these 1: 1 file')).toBeEnabled();
-  await page.keyboard.press('Control+Enter');
-  await expect(button(page, 'Export only these 1: 1 file')).toBeFocused();
-  await filesOf(page, () => page.keyboard.press('Enter'));
-  await button(page, 'Export only these 1: 1 file').focus();
-  const started = page.waitForResponse((r) => r.url().endsWith('/deliveries') && r.request().method() === 'POST');
-  await page.keyboard.press('Enter');
-  await started;
-  await expect(button(page, 'Export only these 1: 1 file')).toBeFocused();
-});
-
 test('a card of 100 × 60 mm at 300 ppi, only its upper corners rounded', async ({ page }) => {
   await batchOf(page, 'Card', [await flatPhoto('wide.png', '#885522', 1600, 1000)]);
   const hand = handOn(page);
@@ -389,68 +362,4 @@ test('by keys alone: a hexagon, photos judged, and the export', async ({ page })
   const files = await filesOf(page, () => hand.keys('Control+Enter'));
   hand.done('By keys alone', { clicks: 0, keys: 40 });
   expect([...files.keys()].sort()).toEqual(['a-tile.png', 'c-tile.png', 'manifest.json']);
-});
-
-test('a photo judged, a filter, and only what it shows exported', async ({ page }) => {
-  await batchOf(page, 'Some', [
-    await flatPhoto('large.png', '#667788', 1500, 1400),
-    await flatPhoto('tiny.png', '#887766', 300, 200),
-    await flatPhoto('other.png', '#668866', 1500, 1400),
-  ]);
-  await step(page, 'Export').click();
-  await expect(page.getByRole('region', { name: 'Doubtful photos' })).toContainText('1 photo to look at');
-  await button(page, 'Look at it').click();
-  await expect(page.getByText('Showing 1 of 3: to look at')).toBeVisible();
-  await expect(cutouts(page)).toHaveCount(1);
-  const files = await filesOf(page, () => button(page, 'Export only these 1: 1 file').click());
-  expect([...files.keys()].sort()).toEqual(['manifest.json', 'tiny-tile.png']);
-  await button(page, 'Show all').click();
-  await expect(cutouts(page)).toHaveCount(3);
-});
-
-test('what was undone and done before a reload can still be taken back', async ({ page }) => {
-  await batchOf(page, 'Kept steps', [await flatPhoto('blue.png', '#2255aa')]);
-  await button(page, 'Add a border').click();
-  await cutouts(page).click();
-  await page.keyboard.press('g');
-  await expect(cutouts(page)).toContainText('good');
-  await expect(page.getByRole('status')).toHaveText('saved');
-  await page.reload();
-  await expect(cutouts(page)).toContainText('good');
-  await page.keyboard.press('Control+z');
-  await expect(cutouts(page)).not.toContainText('good');
-  await page.keyboard.press('Control+z');
-  await expect(page.getByRole('group', { name: 'Border 1' })).toHaveCount(0);
-});
-
-test('without a line steps still open, an edit waits and is sent once the line is back', async ({ page, context }) => {
-  await batchOf(page, 'Bad line', [await flatPhoto('blue.png', '#2255aa')]);
-  await context.setOffline(true);
-  await button(page, 'Add a border').click();
-  await expect(page.getByRole('status')).toContainText('can’t be reached');
-  await step(page, 'Centre').click();
-  await expect(page.getByRole('complementary', { name: 'Centre' })).toBeVisible();
-  await cutouts(page).click();
-  await page.keyboard.press('g');
-  await context.setOffline(false);
-  await expect(page.getByRole('status')).toHaveText('saved');
-  await expect(page.getByText('can’t be reached')).toHaveCount(0);
-  await page.reload();
-  await expect(cutouts(page)).toContainText('good');
-  await step(page, 'Template').click();
-  await expect(page.getByRole('group', { name: 'Border 1' })).toBeVisible();
-});
-
-test('two windows: the other’s change is taken in, and one’s own kept', async ({ page, context }) => {
-  await batchOf(page, 'Two windows', [await flatPhoto('blue.png', '#2255aa')]);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await other.getByRole('button', { name: 'Add a border' }).click();
-  await expect(other.getByRole('status')).toHaveText('saved');
-  await button(page, 'Add a shadow').click();
-  await expect(page.getByRole('status')).toContainText('in another window');
-  await button(page, 'Take those in, keep mine').click();
-  await expect(page.getByRole('status')).toHaveText('saved');
-  await expect(page.getByRole('group', { name: 'Border 1' })).toBeVisible();
-  await expect(page.getByRole('group', { name: 'Drop shadow 1' })).toBeVisible();
 });

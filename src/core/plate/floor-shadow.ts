@@ -1,6 +1,6 @@
 /** The shadow of a cutout that stands, or floats, on a floor. */
 import type { PixelWindow } from '../raster';
-import { offset, type Polygon } from '../shape';
+import { boundsOf, offset, type Polygon } from '../shape';
 import type { Shadow } from '../template';
 
 /** The error function within 1.5 · 10⁻⁷ (Abramowitz and Stegun 1964, 7.1.26). */
@@ -50,14 +50,9 @@ export function floorMask(
   const moved = offset(cutout, shadow.spread * scale, 'round').map((polygon) =>
     polygon.map(([px, py]) => [px + shadow.x * scale, py] as const),
   );
-  let [first, last, bottom] = [Infinity, -Infinity, -Infinity];
-  for (const polygon of moved)
-    for (const [x, y] of polygon) {
-      first = Math.min(first, x);
-      last = Math.max(last, x);
-      bottom = Math.max(bottom, y);
-    }
-  if (first > last) return out;
+  const bounds = boundsOf(moved);
+  if (!bounds) return out;
+  const [first, , last, bottom] = bounds;
   const floor = bottom + shadow.y * scale;
   const [reach, depth, soft] = [shadow.reach * scale, shadow.depth * scale, (shadow.blur / 2) * scale];
   const [from, columns] = [Math.floor(first), Math.ceil(last) - Math.floor(first)];

@@ -1,7 +1,7 @@
 /** Paints laid out for one picture. */
 import { flatRamp, placesOf, rampOf, type LinePaint, type PaintBox, type PaintRows } from '../paint';
 import { alongField, depthField, type Line, type PixelWindow } from '../raster';
-import type { Polygon } from '../shape';
+import { boundsOf, type Polygon } from '../shape';
 
 export type PaintGround = {
   /** The shape in pixels: what gradients follow inwards. */
@@ -16,19 +16,10 @@ export type PaintGround = {
   readonly window: PixelWindow;
 };
 
-/** The bounds of polygons. */
+/** The bounds of polygons as a gradient's box. */
 export function boxOf(polygons: readonly Polygon[]): PaintBox {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const polygon of polygons)
-    for (const [x, y] of polygon) {
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
-    }
-  return right < left
-    ? { left: 0, top: 0, width: 0, height: 0 }
-    : { left, top, width: right - left, height: bottom - top };
+  const [left, top, right, bottom] = boundsOf(polygons) ?? [0, 0, 0, 0];
+  return { left, top, width: right - left, height: bottom - top };
 }
 
 /** A paint with its layer's opacity, ready to be asked row by row. */

@@ -7,6 +7,7 @@ import { ColourField } from '../shared/colour-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
 import type { TemplateStore } from './store';
+import { StrengthField } from './strength-field';
 import { coloursWords } from './words';
 
 type Amount = Exclude<keyof Filters, 'recolour' | 'hueRotate'>;
@@ -72,14 +73,9 @@ export function ColoursSection({ template, store }: { readonly template: Templat
             onChange={(light) => set({ recolour: { ...recolour, light } })}
             onDrag={store.drag}
           />
-          <NumberField
-            label="Strength"
-            value={Math.round(recolour.strength * 1000) / 10}
-            min={0}
-            max={100}
-            unit="%"
-            slider={[0, 100]}
-            onChange={(v) => set({ recolour: { ...recolour, strength: v / 100 } })}
+          <StrengthField
+            value={recolour.strength}
+            onChange={(strength) => set({ recolour: { ...recolour, strength } })}
             onDrag={store.drag}
           />
         </>

@@ -10,6 +10,7 @@ import { Section } from '../shared/section';
 import { Layer } from './layer';
 import { replaced, without } from './lists';
 import type { TemplateStore } from './store';
+import { StrengthField } from './strength-field';
 import { bordersWords, shadowsWords } from './words';
 
 type PartProps = { readonly template: Template; readonly store: TemplateStore };
@@ -26,7 +27,6 @@ function newLayers(template: Template) {
   };
 }
 
-const percent = (share: number) => Math.round(share * 1000) / 10;
 const ALIGN = { inside: 'inside', centre: 'centre', outside: 'outside' } as const;
 const LINES = { whole: 'whole', dashed: 'dashed', dotted: 'dotted' } as const;
 const FALLS = { drop: 'behind', inner: 'into it', ground: 'floor' } as const;
@@ -109,16 +109,7 @@ export function BordersSection({ template, store }: PartProps) {
           />
           <Dashes border={border} unit={frame.unit} onChange={(fields) => set(i, fields)} />
           <NumberField label="Away by" value={border.gap} onChange={(gap) => set(i, { gap })} {...length} />
-          <NumberField
-            label="Strength"
-            value={percent(border.opacity)}
-            min={0}
-            max={100}
-            unit="%"
-            slider={[0, 100]}
-            onChange={(v) => set(i, { opacity: v / 100 })}
-            onDrag={store.drag}
-          />
+          <StrengthField value={border.opacity} onChange={(opacity) => set(i, { opacity })} onDrag={store.drag} />
           {(shape.kind === 'rectangle' || shape.kind === 'polygon') && (
             <ChoiceField label="Corners" value={border.join} options={JOINS} onChange={(join) => set(i, { join })} />
           )}
@@ -203,16 +194,7 @@ export function ShadowsSection({ template, store }: PartProps) {
             onChange={(color) => set(i, { color })}
             onDrag={store.drag}
           />
-          <NumberField
-            label="Strength"
-            value={percent(shadow.opacity)}
-            min={0}
-            max={100}
-            unit="%"
-            slider={[0, 100]}
-            onChange={(v) => set(i, { opacity: v / 100 })}
-            onDrag={store.drag}
-          />
+          <StrengthField value={shadow.opacity} onChange={(opacity) => set(i, { opacity })} onDrag={store.drag} />
         </Layer>
       ))}
       <Button variant="quiet" className="mt-1" onClick={add}>

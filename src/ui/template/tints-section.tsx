@@ -4,12 +4,12 @@ import { blendSchema, isAreaPaint, type Blend } from '@/core/paint';
 import type { Template, Tint } from '@/core/template';
 import { useActions } from '../keys/use-keys';
 import { PaintField } from '../paint/paint-field';
-import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
 import { SelectField } from '../shared/select-field';
 import { Layer } from './layer';
 import { moved, moves, replaced, without } from './lists';
 import type { TemplateStore } from './store';
+import { StrengthField } from './strength-field';
 import { tintsWords } from './words';
 
 /** A rim that darkens: what a first tint is mostly for. */
@@ -55,16 +55,7 @@ export function TintsSection({ template, store }: { readonly template: Template;
               </option>
             ))}
           </SelectField>
-          <NumberField
-            label="Strength"
-            value={Math.round(tint.opacity * 1000) / 10}
-            min={0}
-            max={100}
-            unit="%"
-            slider={[0, 100]}
-            onChange={(v) => set(i, { opacity: v / 100 })}
-            onDrag={store.drag}
-          />
+          <StrengthField value={tint.opacity} onChange={(opacity) => set(i, { opacity })} onDrag={store.drag} />
         </Layer>
       ))}
       {tints.length < 16 && (
