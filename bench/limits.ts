@@ -1,6 +1,7 @@
 /** What was made to take long, by the command line: seconds, peak memory, and what it says of it. */
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { RICH } from './finish';
 import { peakOfRender } from './memory';
 import { benchPhotos } from './photos';
 
@@ -20,6 +21,7 @@ const CASES = {
     shadows: Array.from({ length: 16 }, (_, i) => ({ x: i, y: i, blur: 40, opacity: 0.1 })),
     outputs: [png(10_000)],
   },
+  'a rich finish at 100 megapixels': { ...RICH, mat: {}, reflection: {}, outputs: [png(10_000)] },
   '24 widths of 9,000 px and more': { outputs: Array.from({ length: 24 }, (_, i) => png(9000 + 300 * i)) },
 };
 

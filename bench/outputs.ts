@@ -53,7 +53,10 @@ export async function measureOutputs(rounds: number, count: number): Promise<Out
   const wobrel = async (path: string) => {
     const photo = await inspectPhoto(path);
     const placed = { path, photo, placement: place(photo), outside: { kind: 'none' } as const };
-    await renderPhoto({ ...placed, frame: template.frame, targets, widest }, bufferFor);
+    await renderPhoto(
+      { ...placed, template, sight: null, words: { photo: 'photo.jpg', batch: '', index: 1 }, targets, widest },
+      bufferFor,
+    );
   };
   await wobrel(paths[0]!);
   const finished = await Promise.all(

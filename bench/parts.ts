@@ -1,6 +1,7 @@
 /** What the bench measures, part by part: how, and in which words it is told. */
 import { measureCli } from './cli';
 import { measureFaces, measureFinder } from './finder';
+import { measureFinish } from './finish';
 import { measureFindings } from './findings';
 import { measureLimits } from './limits';
 import { measureMany } from './many';
@@ -8,6 +9,7 @@ import { measureMemory } from './memory';
 import { measureOutputs } from './outputs';
 import { measureUnion } from './shapes';
 import { measureSight } from './sight';
+import { measureSliders } from './sliders';
 import { measureSpeed } from './speed';
 import { measureWall } from './wall';
 
@@ -66,6 +68,20 @@ export const PARTS = {
         `${format}: floor ${number(s.floor)} ms, Wobrel ${number(s.wobrel)} ms, hand-written script ${number(s.script)} ms`,
         `  Wobrel / floor ${most(s.wobrelToFloor, 1.15)}, script / Wobrel ${least(s.scriptToWobrel, 3)}, script / floor ${number(s.script / s.floor, 2)}`,
       ]),
+    ],
+  ),
+  finish: part(
+    () => measureFinish(ROUNDS, 8),
+    (v) => [
+      `A rich finish: ${number(v.rich)} ms of CPU a photo, a plain circle ${number(v.plain)} ms, ratio ${most(v.rich / v.plain, 1.25)}`,
+      `  compiling it for 1080 px ${number(v.compileRich)} ms (plain ${number(v.compilePlain)} ms), decoding 12 megapixels ${number(v.decode)} ms, ratio ${most(v.compileRich / v.decode, 5)}`,
+    ],
+  ),
+  sliders: part(
+    () => measureSliders(7),
+    (v) => [
+      `Every slider on a wall of ${v.cutouts}, from its input to the last repaint; drawing the proxies alone ${number(v.draw)} ms`,
+      ...v.sliders.map((s) => `  ${s.section}, ${s.slider}: ${number(s.ms)} ms, / drawing ${most(s.ratio, 3)}`),
     ],
   ),
   memory: part(

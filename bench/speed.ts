@@ -35,7 +35,9 @@ async function finishedPixels(path: string): Promise<Uint8ClampedArray> {
     photo,
     placement: placer(template)(photo),
     outside: { kind: 'none' },
-    frame: template.frame,
+    template,
+    sight: null,
+    words: { photo: 'photo.jpg', batch: '', index: 1 },
     targets: [{ output, plate, path: file }],
     widest: null,
   });
@@ -63,7 +65,10 @@ const wobrel: Way = (format) => {
     const targets = [{ output, plate, path: join(OUT, 'wobrel') }];
     const outside = { kind: 'none' } as const;
     const placed = { path: source, photo, placement: place(photo), outside };
-    await renderPhoto({ ...placed, frame: template.frame, targets, widest: null }, bufferFor);
+    await renderPhoto(
+      { ...placed, template, sight: null, words: { photo: 'photo.jpg', batch: '', index: 1 }, targets, widest: null },
+      bufferFor,
+    );
   };
 };
 

@@ -9,27 +9,28 @@ import { median } from './median';
 import { ADDRESS, withApplication } from './server';
 
 /** Moves a slider of the recipe to `value`; milliseconds until the last visible cutout has been painted anew. */
-const followSlider = (page: Page, label: string, value: number) =>
+export const followSlider = (page: Page, label: string, value: number) =>
   page.evaluate(
     ([name, to]) =>
       new Promise<number>((resolve) => {
         const slider = document.querySelector<HTMLInputElement>(`input[aria-label="${name}, slider"]`)!;
-        const canvases = [...document.querySelectorAll<HTMLCanvasElement>('.tile canvas')];
         const start = performance.now();
         const observer = new MutationObserver(() => {
+          // Asked anew: a mat changes how many there are.
+          const canvases = [...document.querySelectorAll<HTMLCanvasElement>('.tile canvas')];
           if (!canvases.every((canvas) => Number(canvas.dataset.painted) > start)) return;
           observer.disconnect();
           resolve(performance.now() - start);
         });
-        for (const canvas of canvases)
-          observer.observe(canvas, { attributes: true, attributeFilter: ['data-painted'] });
+        const wall = document.querySelector('.wall-scroll')!;
+        observer.observe(wall, { attributes: true, attributeFilter: ['data-painted'], subtree: true });
         Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(slider, String(to));
         slider.dispatchEvent(new Event('input', { bubbles: true }));
       }),
     [label, value] as const,
   );
 
-const ON_WALL = '.tile canvas';
+export const ON_WALL = '.tile canvas';
 const ON_STAGE = '.stage-cutout, .stage-strip canvas';
 
 /** Moves the mouse, a handle being held; milliseconds from the move to the last repaint on the stage. */
@@ -55,7 +56,7 @@ async function followDrag(page: Page, x: number, y: number): Promise<number> {
 }
 
 /** Milliseconds to draw the same photos' proxies, decoded before, on as many canvases of the same sizes. */
-const drawProxies = (page: Page, which: string) =>
+export const drawProxies = (page: Page, which: string) =>
   page.evaluate(async (selector) => {
     type Kept = { proxies?: ImageBitmap[] };
     const kept = window as unknown as Kept;

@@ -52,10 +52,17 @@ test('no faults on the screens', async ({ page }) => {
   await onStep(page, 'Template');
   await button(page, 'Add a border').click();
   await button(page, 'Add a shadow').click();
-  for (const section of [/^Frame/, /^Colours/, /^Tints/]) await button(page, section).click();
+  for (const section of [/^Frame/, /^Colours/, /^Tints/, /^Mat/, /^Captions/, /^Finish/])
+    await button(page, section).click();
   await button(page, 'Add a tint').click();
   await button(page, 'Add a tint').click();
+  await button(page, 'Add a caption').click();
+  await button(page, 'Add a reflection').click();
   await noFaults(page, 'layers');
+  // The colours that can be taken again are there while a field is worked on.
+  await page.getByRole('group', { name: 'Border 1' }).getByRole('textbox', { name: 'Colour', exact: true }).focus();
+  await button(page, /^Keep #/).click();
+  await noFaults(page, 'colours to take again');
   await page.getByRole('radio', { name: 'stage', exact: true }).click();
   await button(page, 'Size, right bottom corner').waitFor();
   await noFaults(page, 'stage');

@@ -26,13 +26,8 @@ export async function exported(page: Page): Promise<Map<string, Buffer>> {
   return filesOf(page, () => page.getByRole('button', { name: /^Export [\d,]+ files?$/ }).click());
 }
 
-/** The same cutout at the export's width: pixels of the preview worker, and of the exported PNG read by pngjs. */
-export async function previewAndExport(
-  page: Page,
-  photo: Upload,
-  recipe: (page: Page) => Promise<void>,
-): Promise<readonly [preview: Buffer, exported: Buffer]> {
-  // Keeps what the preview workers send, before a canvas turns it into premultiplied pixels.
+/** Keeps what the preview workers send, before a canvas turns it into premultiplied pixels. */
+export async function keepDrawn(page: Page): Promise<void> {
   await page.addInitScript(() => {
     const kept: unknown[] = [];
     Object.assign(window, { drawn: kept });
@@ -46,24 +41,39 @@ export async function previewAndExport(
       }
     };
   });
+}
+
+/** The last picture so many pixels wide that was drawn: straight RGBA. */
+export async function lastDrawn(page: Page, wide: number): Promise<Buffer> {
+  type Kept = { width: number; pixels?: Uint8ClampedArray };
+  await page.waitForFunction((of) => (window as unknown as { drawn: Kept[] }).drawn.some((d) => d.width === of), wide);
+  const text = await page.evaluate((of) => {
+    const { pixels } = (window as unknown as { drawn: Kept[] }).drawn.findLast((d) => d.width === of)!;
+    let binary = '';
+    for (let i = 0; i < pixels!.length; i += 8192) binary += String.fromCharCode(...pixels!.subarray(i, i + 8192));
+    return btoa(binary);
+  }, wide);
+  return Buffer.from(text, 'base64');
+}
+
+/** The same cutout at the export's width: pixels of the preview worker, and of the exported PNG read by pngjs. */
+export async function previewAndExport(
+  page: Page,
+  photo: Upload,
+  recipe: (page: Page) => Promise<void>,
+): Promise<readonly [preview: Buffer, exported: Buffer]> {
+  await keepDrawn(page);
   await newBatch(page, 'Same');
   await page.getByLabel('Photos to bring in').setInputFiles([photo]);
   await expect(cutouts(page)).toHaveCount(1);
   await step(page, 'Template').click();
   await recipe(page);
-  await expect(page.getByRole('status')).toHaveText('saved');
+  // The first of them: lists of layers have their own for what is dragged.
+  await expect(page.getByRole('status').first()).toHaveText('saved');
   await cutouts(page).dblclick();
-  await expect(page.getByRole('dialog')).toContainText('cutout 1080 × 1080 px');
+  await expect(page.getByRole('dialog')).toContainText('cutout 1080 × ');
   await page.keyboard.press('t');
-  type Kept = { width: number; pixels?: Uint8ClampedArray };
-  await page.waitForFunction(() => (window as unknown as { drawn: Kept[] }).drawn.some((d) => d.width === 1080));
-  const text = await page.evaluate(() => {
-    const { pixels } = (window as unknown as { drawn: Kept[] }).drawn.findLast((d) => d.width === 1080)!;
-    let binary = '';
-    for (let i = 0; i < pixels!.length; i += 8192) binary += String.fromCharCode(...pixels!.subarray(i, i + 8192));
-    return btoa(binary);
-  });
-  const preview = Buffer.from(text, 'base64');
+  const preview = await lastDrawn(page, 1080);
   await page.keyboard.press('Escape');
   const files = await exported(page);
   const { data, width } = PNG.sync.read(files.get('soft-tile.png')!);

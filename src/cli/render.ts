@@ -4,9 +4,12 @@ import { join } from 'node:path';
 import PQueue from 'p-queue';
 import { findingsOf, type CheckedPhoto } from '../core/checks';
 import { WobrelError } from '../core/errors';
+import type { PhotoWords } from '../core/fields';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
+import { picksOf } from '../core/plate';
 import type { Sight } from '../core/sight';
-import { outputHeight, parseTemplate, type Template } from '../core/template';
+import { outputHeight, parseTemplate, pictureOf, type Template } from '../core/template';
+import { bringCaptionFonts } from '../server/fonts';
 import { inspectPhoto } from '../server/intake';
 import { plateCache, shareTemplate } from '../server/render';
 import { writeWhole } from '../server/store';
@@ -36,7 +39,7 @@ async function readTemplate(path: string): Promise<Template> {
 
 /** A photo that was looked at, or why it can't be worked with. */
 type Seen = { readonly path: string } & (
-  { readonly photo: CheckedPhoto & { readonly name: string } } | { readonly fault: string }
+  { readonly photo: CheckedPhoto & { readonly name: string; readonly words: PhotoWords } } | { readonly fault: string }
 );
 
 /** What is the photo's own fault is told of it; anything else ends the run. */
@@ -48,18 +51,29 @@ function faultOf(error: unknown): string {
 /**
  * Inspects a photo and looks at it. A single photo is looked at only where the template
  * goes by what is seen: there is nothing to compare it with.
+ *
+ * @returns a function of a photo and its place in the batch, from 1
  */
 function looker(engine: Engine, template: Template, alone: boolean) {
   const { rule, straighten, gap } = template.centring;
-  const faces = rule === 'face' || straighten === 'eyes';
-  const looks = !alone || faces || rule === 'subject' || gap === 'extend';
-  return async ({ path, fault }: NamedPhoto): Promise<Seen> => {
+  const faces = rule === 'face' || rule === 'auto' || straighten === 'eyes';
+  const looks = !alone || faces || rule === 'subject' || gap === 'extend' || picksOf(template).length > 0;
+  return async ({ path, fault }: NamedPhoto, index: number): Promise<Seen> => {
     if (fault !== null) return { path, fault };
     try {
       const facts = await inspectPhoto(path);
       // A photo that can't be looked at is a finding; whether it can be read shows when it is rendered.
       const sight: Sight | null = looks ? await engine.see(path, faces).catch(() => null) : null;
-      return { path, photo: { ...facts, name: path, sight, unseen: looks && sight === null } };
+      return {
+        path,
+        photo: {
+          ...facts,
+          name: path,
+          words: { photo: path, batch: '', index },
+          sight,
+          unseen: looks && sight === null,
+        },
+      };
     } catch (error) {
       return { path, fault: faultOf(error) };
     }
@@ -116,12 +130,13 @@ export async function render(call: RenderCall, report: (done: number, all: numbe
   const photos = await photoFiles(call.photos);
   if (photos.length === 0) throw new WobrelError('no-photos', 'there are no photos to render');
   const { names, release } = await prepareFolder(call.out);
+  await bringCaptionFonts(template);
   const engine = createEngine(photos.length);
   // One more than threads, so that none waits for a file.
   const queue = new PQueue({ concurrency: engine.threads + 1 });
   try {
     const look = looker(engine, template, photos.length === 1);
-    const seen = await Promise.all(photos.map((photo) => queue.add(() => look(photo))));
+    const seen = await Promise.all(photos.map((photo, i) => queue.add(() => look(photo, i + 1))));
     const nameFile = namer(names);
     const make = renderer(engine, template, seen, call.out);
     let done = 0;
@@ -129,7 +144,7 @@ export async function render(call: RenderCall, report: (done: number, all: numbe
       seen.map((one, i) => {
         const parts = { photo: one.path, batch: '', template: template.name, index: i + 1 };
         const files = template.outputs.map((output) =>
-          nameFile(output, { ...parts, height: outputHeight(template.frame, output.width) }),
+          nameFile(output, { ...parts, height: outputHeight(pictureOf(template), output.width) }),
         );
         return queue.add(async () => {
           const made = await make(one, files);

@@ -1,6 +1,6 @@
 /** What was compiled for a template, kept for the next drawing of it: a few plates and placers, by what they depend on. */
 import { placer, type Placer } from '../core/placement';
-import { compilePlain, finishOf, type Plate } from '../core/plate';
+import { compilePlain, finishOf, picksOf, type Plate } from '../core/plate';
 import type { Template } from '../core/template';
 
 /** Sizes of one template that are on screen at a time, and those of the one before. */
@@ -25,14 +25,17 @@ const placers = kept<Placer>(PLACERS);
 
 /** The plate for pictures `width` pixels wide; the centring rule does not change it. */
 export function plateFor(template: Template, width: number, withBare: boolean): Plate {
-  const { frame, shape, edge, borders, shadows, backdrop, filters, tints } = template;
+  const { frame, shape, edge, borders, shadows, reflection, mat, backdrop, filters, tints, captions } = template;
   const inner = shadows.filter(({ kind }) => kind === 'inner');
   const drop = shadows.filter(({ kind }) => kind !== 'inner');
-  const key = JSON.stringify([width, withBare, frame, shape, edge, borders, drop, backdrop]);
+  // Captions add nothing but the colours that they take from the photo.
+  const picks = picksOf(template);
+  const key = JSON.stringify([width, withBare, frame, shape, edge, borders, drop, reflection, mat, backdrop, picks]);
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.
-  const finishKey = JSON.stringify([width, frame, shape, edge, plate.photoWindow, filters, tints, inner]);
-  return { ...plate, finish: finishes(finishKey, () => finishOf(template, plate)) };
+  const finishKey = JSON.stringify([width, frame, shape, edge, mat, plate.photoWindow, filters, tints, inner, picks]);
+  const finish = finishes(finishKey, () => finishOf(template, plate));
+  return { ...plate, finish, captions: captions.filter(({ on }) => on) };
 }
 
 /** Where the template puts photos; borders and shadows don't change it. */

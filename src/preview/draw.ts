@@ -9,10 +9,12 @@ import {
   toScaled,
   type Placed,
 } from '../core/placement';
-import { compose, type PhotoPixels, type Plate } from '../core/plate';
+import { fieldsOf } from '../core/fields';
+import { coloursFor, compose, onPlate, writeCaptions, type PhotoPixels, type Plate } from '../core/plate';
 import { continued, resample, type Outside, type PixelWindow } from '../core/raster';
-import type { Template } from '../core/template';
+import { outputHeight, pictureOf, type Template } from '../core/template';
 import { placerFor, plateFor } from './compiled';
+import { bringCaptionFonts } from './fonts';
 import type { Drawn, PreviewPhoto } from './protocol';
 import { proxyFor } from './proxies';
 
@@ -45,8 +47,9 @@ function drawnPart(bitmap: ImageBitmap, rect: PixelWindow, window: PixelWindow, 
   return context.getImageData(0, 0, window.width, window.height).data;
 }
 
-async function pixelsFor(photo: PreviewPhoto, placement: Placed, plate: Plate, outside: Outside): Promise<PhotoPixels> {
+async function pixelsFor(photo: PreviewPhoto, inFrame: Placed, plate: Plate, outside: Outside): Promise<PhotoPixels> {
   const { photoWindow, scale } = plate;
+  const placement = onPlate(inFrame, plate);
   if (isPlain(photo, placement, scale, photoWindow)) {
     const rect = pixelRect(photo, placement, scale, photoWindow);
     const window = visiblePart(rect, plate);
@@ -77,7 +80,7 @@ async function placedPixels(
 ): Promise<PhotoPixels> {
   const { scale, angle, x, y, mirror } = placement;
   const { photoWindow: w } = plate;
-  const key = JSON.stringify([scale, angle, x, y, mirror, w, plate.width, plate.height, outside]);
+  const key = JSON.stringify([scale, angle, x, y, mirror, w, plate.width, plate.height, plate.origin, outside]);
   const known = placed.get(photo.id);
   if (known?.key === key) return known.pixels;
   const pixels = await pixelsFor(photo, placement, plate, outside);
@@ -89,10 +92,19 @@ async function placedPixels(
   return pixels;
 }
 
+/** What captions say of a photo: as the template's first output would have it. */
+function fieldsFor(template: Template, { words = { photo: '', batch: '', index: 1 } }: PreviewPhoto) {
+  const { name: output, width } = template.outputs[0]!;
+  const height = outputHeight(pictureOf(template), width);
+  return fieldsOf({ ...words, template: template.name, output, width, height });
+}
+
 async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, placement: Placed): Promise<Drawn> {
   try {
     const outside = outsideOf(template, photo.sight);
-    const pixels = compose(plate, await placedPixels(photo, placement, plate, outside));
+    const colours = coloursFor(plate.picks, photo.sight);
+    const pixels = compose(plate, await placedPixels(photo, placement, plate, outside), colours);
+    if (plate.captions.length > 0) writeCaptions(plate, { fields: fieldsFor(template, photo), colours }, pixels);
     return { id: photo.id, pixels, width: plate.width, height: plate.height };
   } catch (error) {
     return { id: photo.id, error: (error as Error).message };
@@ -107,6 +119,7 @@ export async function draw(template: Template, width: number, photos: readonly P
     const gaps =
       template.centring.gap !== 'extend' && placements.some(({ fadeGap, angle }) => fadeGap > 0 || angle !== 0);
     const plate = plateFor(template, width, gaps);
+    await bringCaptionFonts(template);
     // Proxies load side by side; drawing itself is one after the other.
     return await Promise.all(photos.map((photo, i) => drawOne(template, plate, photo, placements[i]!)));
   } catch (error) {

@@ -1,4 +1,5 @@
 /** What the page and its preview workers say to each other. */
+import type { PhotoWords } from '../core/fields';
 import type { PhotoToPlace } from '../core/placement';
 import type { Template } from '../core/template';
 
@@ -6,6 +7,8 @@ export type PreviewPhoto = PhotoToPlace & {
   readonly id: number;
   /** Of its content: what its proxies are asked for by. */
   readonly sha256: string;
+  /** How captions speak of it; left out where they say nothing of photos. */
+  readonly words?: PhotoWords;
 };
 
 /** Draw these photos through the template, `width` pixels wide. */

@@ -1,4 +1,5 @@
 /** The one form of a check: its number, its limit, a sentence and a way to mend. */
+import type { PhotoWords } from '../fields';
 import type { Adjustment, Placed, PhotoToPlace } from '../placement';
 import type { Sight } from '../sight';
 import type { Outline } from '../shape';
@@ -6,6 +7,8 @@ import type { Output, Template } from '../template';
 
 export type CheckedPhoto = PhotoToPlace & {
   readonly hasAlpha: boolean;
+  /** How captions speak of it; left out where nobody asks. */
+  readonly words?: PhotoWords | undefined;
   /** True where looking at it failed. */
   readonly unseen?: boolean;
   /** Name of another photo of the batch that looks the same, with the bits their hashes differ in. */

@@ -36,8 +36,8 @@ export const clearance = defineCheck({
   label: 'Subject touches or leaves the shape',
   about: 'photo',
   measure: (input) => {
-    const { subject } = input.placement;
-    if (input.template.centring.rule !== 'subject' || !subject) return null;
+    const { subject, rule } = input.placement;
+    if (rule !== 'subject' || !subject) return null;
     return input.template.limits.clearance - room(input, subject) / side(input);
   },
   limit: () => 0,

@@ -1,12 +1,12 @@
 import { borderBand, thrownShadows } from '../plate';
 import { boundsOfOutline, type Outline } from '../shape';
-import { featherReach, inFrame, type Template } from '../template';
+import { featherReach, inPicture, pictureOf, type Template } from '../template';
 import { defineCheck, type CheckInput } from './check';
 
-/** How far something reaches beyond each side of the frame, frame units: left, top, right, bottom. */
+/** How far something reaches beyond each side of the picture, frame units: left, top, right, bottom. */
 export type Beyond = readonly [left: number, top: number, right: number, bottom: number];
 
-type Part = { readonly what: 'border' | 'shadow'; readonly beyond: Beyond };
+type Part = { readonly what: 'border' | 'soft edge' | 'reflection' | 'shadow'; readonly beyond: Beyond };
 
 /** A part this thin, in frame widths, is not missed. */
 const THIN = 1 / 1000;
@@ -16,14 +16,24 @@ const NONE: Beyond = [0, 0, 0, 0];
 const furthest = (parts: readonly Beyond[]): Beyond =>
   parts.reduce<Beyond>((all, one) => all.map((v, i) => Math.max(v, one[i]!)) as unknown as Beyond, NONE);
 
-/** Borders and shadows with how far they lie beyond the frame. A shadow is followed to where its blur ends (CSS Backgrounds 3 §7.1: as far beyond the edge as its blur radius). */
+/** What lies around the shape with how far it lies beyond the picture. A shadow is followed to where its blur ends (CSS Backgrounds 3 §7.1: as far beyond the edge as its blur radius). */
 function partsBeyond(template: Template, outline: Outline): readonly Part[] {
-  const { frame, edge } = template;
+  const { edge, reflection } = template;
+  const picture = pictureOf(template);
   const [left, top, right, bottom] = boundsOfOutline(outline);
-  const shape: Beyond = [-left, -top, right - frame.width, bottom - frame.height];
+  const shape: Beyond = [
+    picture.left - left,
+    picture.top - top,
+    right - picture.left - picture.width,
+    bottom - picture.top - picture.height,
+  ];
   const grown = (by: number, x = 0, y = 0): Beyond => [shape[0] + by - x, shape[1] + by - y, shape[2] + by + x, shape[3] + by + y]; // prettier-ignore
   const borders = template.borders.filter(({ on, width }) => on && width > 0).map((border) => borderBand(border)[0]);
-  const rim = Math.max(0, featherReach(edge), ...borders);
+  const border = Math.max(0, ...borders);
+  const soft = featherReach(edge);
+  const rim = Math.max(soft, border);
+  const tall = (bottom - top + 2 * border) * (reflection?.length ?? 0);
+  const image: Beyond = [0, 0, 0, shape[3] + border + (reflection?.gap ?? 0) + tall];
   const shadows = thrownShadows(template)
     .filter(({ opacity }) => opacity > 0)
     .map(({ kind, x, y, blur, spread, depth }) => {
@@ -34,19 +44,19 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
     });
   return [
     { what: 'border', beyond: borders.length > 0 ? furthest([grown(Math.max(...borders))]) : NONE },
+    { what: 'soft edge', beyond: soft > 0 ? furthest([grown(soft)]) : NONE },
+    { what: 'reflection', beyond: reflection?.on && reflection.opacity > 0 ? furthest([image]) : NONE },
     { what: 'shadow', beyond: furthest(shadows) },
   ];
 }
 
-/** What the frame cuts off most of; null where everything has room. */
+/** What the picture's edge cuts off, the first of them: a border that is cut is seen at once, a shadow's last part hardly. Null where everything has room. */
 export function cutOff(template: Template, outline: Outline): Part | null {
-  const [border, shadow] = partsBeyond(template, outline) as [Part, Part];
   const thin = THIN * template.frame.width;
-  // A border that is cut is seen at once, a shadow's last part hardly.
-  return [border, shadow].find(({ beyond }) => Math.max(...beyond) > thin) ?? null;
+  return partsBeyond(template, outline).find(({ beyond }) => Math.max(...beyond) > thin) ?? null;
 }
 
-/** The template in a frame that has room for all its borders and shadows; the cutout stays as large as it is. */
+/** The template in a frame that has room for all that lies around its shape; the cutout stays as large as it is. */
 export function withRoom(template: Template, outline: Outline): Template {
   const [left, top, right, bottom] = furthest(partsBeyond(template, outline).map(({ beyond }) => beyond)).map(Math.ceil) as unknown as Beyond; // prettier-ignore
   const { shape } = template;
@@ -55,22 +65,23 @@ export function withRoom(template: Template, outline: Outline): Template {
     width: template.frame.width + left + right,
     height: template.frame.height + top + bottom,
   };
-  return {
+  const next = {
     ...template,
     frame,
     shape: { ...shape, box: { ...shape.box, cx: shape.box.cx + left, cy: shape.box.cy + top } },
-    outputs: inFrame(template.outputs, frame),
+    captions: template.captions.map(({ at: [x, y], ...caption }) => ({ ...caption, at: [x + left, y + top] as [number, number] })), // prettier-ignore
   };
+  return { ...next, outputs: inPicture(next.outputs, pictureOf(next)) };
 }
 
 const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 const number = (v: number) => String(Math.round(v * 10) / 10);
 const found = ({ template, outline }: CheckInput) => cutOff(template, outline)!;
 
-/** How far a border or shadow reaches beyond the frame, frame units. */
+/** How far a border, soft edge, reflection or shadow reaches beyond the picture, frame units. */
 export const cut = defineCheck({
   id: 'cut',
-  label: 'Border or shadow cut off by the frame',
+  label: 'Border, soft edge, reflection or shadow cut off by the frame',
   about: 'output',
   measure: ({ template, outline }) => Math.max(0, ...(cutOff(template, outline)?.beyond ?? NONE)),
   limit: ({ template }) => THIN * template.frame.width,

@@ -1,4 +1,5 @@
 import { enlargement as enlargementOf } from '../placement';
+import { scaleAt } from '../template';
 import { defineCheck } from './check';
 
 /** Output pixels per photo pixel: above 1 the export makes pixels up. The limit is the template's. */
@@ -6,7 +7,7 @@ export const enlargement = defineCheck({
   id: 'enlargement',
   label: 'Enlarged above the limit',
   about: 'photo',
-  measure: ({ placement, output, template }) => enlargementOf(placement, output.width / template.frame.width),
+  measure: ({ placement, output, template }) => enlargementOf(placement, scaleAt(template, output.width)),
   limit: ({ template }) => template.centring.maxEnlarge,
   brief: (value) => `enlarged ${value.toFixed(1)}×`,
   explain: (value, { output, template }) =>

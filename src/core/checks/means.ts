@@ -18,7 +18,9 @@ export function meansOf(
   place: Placer = placer(template),
 ): BatchMeans {
   const seen = photos.flatMap(({ sight }) => (sight ? [sight] : []));
-  const sizes = template.centring.rule === 'middle' ? [] : photos.flatMap((photo) => place(photo).subject?.size ?? []);
+  // Photos that each go by what suits them are no measure for each other.
+  const isMeasure = template.centring.rule !== 'middle' && template.centring.rule !== 'auto';
+  const sizes = !isMeasure ? [] : photos.flatMap((photo) => place(photo).subject?.size ?? []);
   return {
     sharpness: medianOf(seen.map(sharpnessFor)),
     brightness: medianOf(seen.map(({ brightness }) => brightness)),

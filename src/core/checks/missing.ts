@@ -8,7 +8,7 @@ export const missing = defineCheck({
   about: 'photo',
   measure: ({ placement, template }) => (looks(template.centring.rule) && !placement.subject ? 1 : 0),
   limit: () => 0,
-  brief: (_, { template }) => `no ${thing(template.centring.rule)}`,
-  explain: (_, { template }) => `no ${thing(template.centring.rule)} was found; the photo’s middle is used instead`,
+  brief: (_, input) => `no ${thing(input)}`,
+  explain: (_, input) => `no ${thing(input)} was found; the photo’s middle is used instead`,
   mend: () => 'point at it on the easel',
 });

@@ -1,6 +1,7 @@
 /** All checks, in the order in which they are shown. Adding one is one line here. */
 import type { CheckDefinition } from './check';
 import { blurred } from './blurred';
+import { captionCut, captionLetters, captionOut, captionSmall } from './captions';
 import { clearance } from './clearance';
 import { cut } from './cut';
 import { enlargement } from './enlargement';
@@ -36,6 +37,10 @@ export const CHECKS: readonly CheckDefinition[] = [
   small,
   blurred,
   exposure,
+  captionLetters,
+  captionOut,
+  captionSmall,
+  captionCut,
   twin,
   flattened,
   cut,

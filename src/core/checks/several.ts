@@ -10,7 +10,6 @@ export const several = defineCheck({
     looks(template.centring.rule) && placement.subject ? placement.subject.count - 1 : null,
   limit: () => 0,
   brief: (more) => `${more + 1} subjects`,
-  explain: (more, { template }) =>
-    `${more + 1} ${thing(template.centring.rule)}s were found; the largest near the middle is used`,
+  explain: (more, input) => `${more + 1} ${thing(input)}s were found; the largest near the middle is used`,
   mend: () => 'point at the right one on the easel',
 });

@@ -1,19 +1,27 @@
-import { defineCheck } from './check';
+import { scaleAt } from '../template';
+import { defineCheck, type CheckInput } from './check';
 
-/** The shape's width or height in output pixels over the photo's, whichever is worse: above 1 the photo is the smaller. */
+/** The frame in pixels of an output. */
+function frameIn({ output, template }: CheckInput) {
+  const k = scaleAt(template, output.width);
+  return { width: template.frame.width * k, height: template.frame.height * k };
+}
+
+/** The frame's width or height in output pixels over the photo's, whichever is worse: above 1 the photo is the smaller. */
 export const small = defineCheck({
   id: 'small',
   label: 'Photo smaller than the output',
   about: 'photo',
-  measure: ({ photo, output, template }) => {
-    const k = output.width / template.frame.width;
-    return Math.max((template.frame.width * k) / photo.width, (template.frame.height * k) / photo.height);
+  measure: (input) => {
+    const { width, height } = frameIn(input);
+    return Math.max(width / input.photo.width, height / input.photo.height);
   },
   limit: () => 1,
   brief: () => 'photo too small',
-  explain: (_, { photo, output, template }) => {
-    const height = Math.round((output.width * template.frame.height) / template.frame.width);
-    return `the photo has ${photo.width} × ${photo.height} pixels, output ${output.name} has ${output.width} × ${height}`;
+  explain: (_, input) => {
+    const { photo, output } = input;
+    const { width, height } = frameIn(input);
+    return `the photo has ${photo.width} × ${photo.height} pixels, output ${output.name} has ${Math.round(width)} × ${Math.round(height)}`;
   },
   mend: ({ output }) => `use a larger photo or make output ${output.name} smaller`,
 });

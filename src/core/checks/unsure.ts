@@ -14,7 +14,9 @@ export const unsure = defineCheck({
   },
   limit: () => 0,
   brief: () => 'unsure',
-  explain: (short, { template: { limits, centring } }) =>
-    `the ${thing(centring.rule)} was found with a confidence of ${percent(limits.confidence - short)}, the limit is ${percent(limits.confidence)}`,
+  explain: (short, input) => {
+    const { confidence } = input.template.limits;
+    return `the ${thing(input)} was found with a confidence of ${percent(confidence - short)}, the limit is ${percent(confidence)}`;
+  },
   mend: () => 'look at it on the easel, and point at the subject if it is wrong',
 });

@@ -1,2 +1,2 @@
 export { failedItem, findingItem, manifestSchema, placedItem, type Manifest, type ManifestItem } from './manifest';
-export { namer, safeName, stemOf } from './names';
+export { namer, safeName } from './names';

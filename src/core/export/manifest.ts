@@ -9,6 +9,8 @@ const placementSchema = z.object({
   x: z.number(),
   y: z.number(),
   mirror: z.boolean(),
+  /** What the photo was centred by. */
+  rule: z.enum(['middle', 'subject', 'face', 'point']).optional(),
   /** What was done about places the photo would not have reached, and how much. */
   used: z.enum(['none', 'enlarged', 'shifted', 'extended', 'left']),
   by: z.number(),
@@ -54,9 +56,9 @@ export type Manifest = z.infer<typeof manifestSchema>;
 
 /** The part of an item that says how the photo was placed. */
 export function placedItem(placed: Placed): Pick<ManifestItem, 'placement' | 'subject'> {
-  const { scale, angle, x, y, mirror, used, by, gap, subject } = placed;
+  const { scale, angle, x, y, mirror, rule, used, by, gap, subject } = placed;
   return {
-    placement: { scale, angle, x, y, mirror, used, by, gap },
+    placement: { scale, angle, x, y, mirror, rule, used, by, gap },
     subject: subject && {
       x: subject.x,
       y: subject.y,

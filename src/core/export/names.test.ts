@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { parseTemplate } from '../template';
-import { namer, safeName, stemOf } from '.';
+import { stemOf } from '../fields';
+import { namer, safeName } from '.';
 
 const outputOf = (fields: object = {}) => parseTemplate({ wobrel: 1, name: 'T', outputs: [fields] }).outputs[0]!;
 const parts = { photo: 'blue mug.final.JPG', batch: 'Autumn', template: 'Round', index: 7, height: 900 };

@@ -1,4 +1,5 @@
 /** File names of a delivery. */
+import { fieldsOf, filled, type PhotoWords } from '../fields';
 import type { Output } from '../template';
 
 const EXTENSIONS: Readonly<Record<Output['format'], string>> = {
@@ -26,42 +27,19 @@ export function safeName(text: string): string {
   return name === '' || RESERVED.test(name) ? `_${name}` : name;
 }
 
-/** A photo's name without folder and extension. */
-export function stemOf(fileName: string): string {
-  const name = fileName.split(/[/\\]/).pop()!;
-  const dot = name.lastIndexOf('.');
-  return dot > 0 ? name.slice(0, dot) : name;
-}
-
-export type NameParts = {
-  readonly photo: string;
-  readonly batch: string;
-  readonly template: string;
-  /** Place in the batch, from 1. */
-  readonly index: number;
-  readonly height: number;
-};
-
 /**
  * A function that names files and never gives a name twice: the second `a.png` is
  * `a-2.png`. Names that differ only in case count as one, as some file systems hold.
  *
  * @param existing names that are taken already
  */
-export function namer(existing: readonly string[] = []): (output: Output, parts: NameParts) => string {
+export function namer(
+  existing: readonly string[] = [],
+): (output: Output, parts: PhotoWords & { readonly template: string; readonly height: number }) => string {
   const taken = new Set<string>(['manifest.json', ...existing.map((name) => name.toLowerCase())]);
   return (output, parts) => {
-    // A map: names such as toString are no fields.
-    const values = new Map([
-      ['photo', stemOf(parts.photo)],
-      ['output', output.name],
-      ['batch', parts.batch],
-      ['template', parts.template],
-      ['index', String(parts.index).padStart(4, '0')],
-      ['width', String(output.width)],
-      ['height', String(parts.height)],
-    ]);
-    const stem = safeName(output.file.replace(/\{(\w+)\}/g, (whole, key: string) => values.get(key) ?? whole));
+    const fields = fieldsOf({ ...parts, output: output.name, width: output.width });
+    const stem = safeName(filled(output.file, fields));
     const extension = EXTENSIONS[output.format];
     for (let n = 1; ; n++) {
       const name = n === 1 ? `${stem}.${extension}` : `${stem}-${n}.${extension}`;

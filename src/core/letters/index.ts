@@ -1,1 +1,2 @@
-export { lettersPath } from './set';
+export { bringFonts, fontAtHand } from './shelf';
+export { glyphOutline, setLine, xHeightOf, type SetLine } from './set';

@@ -14,7 +14,8 @@ test.each(blendSchema.options)('%s of 2,000 random colours is what W3C Compositi
   picture.set([0, 1, 0.5, 0, 1, 1]);
   paint.set([0, 0, 0, 1, 1, 1, 1, 1]);
   const before = picture.slice();
-  blendRow(mode, picture, paint, n);
+  const at = Int32Array.from({ length: n }, (_, i) => i * 4);
+  blendRow(mode, picture, { values: paint, at }, n);
   let [worst, worstAlone] = [0, 0];
   for (let i = 0; i < n; i++) {
     const [r, g, b] = before.subarray(i * 3, i * 3 + 3) as unknown as [number, number, number];

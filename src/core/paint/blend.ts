@@ -73,22 +73,26 @@ function channel(code: number, b: number, s: number): number {
 export const blended = (mode: Blend, b: number, s: number, alpha: number): number =>
   b * (1 - alpha) + alpha * channel(codeOf(mode), b, s);
 
+/** Colours of pixels: r, g, b straight and alpha, 0…1, and where in them each pixel's begin. */
+export type Colours = { readonly values: Float32Array; readonly at: Int32Array };
+
 const lum = (r: number, g: number, b: number) => 0.3 * r + 0.59 * g + 0.11 * b;
 const sat = (r: number, g: number, b: number) => Math.max(r, g, b) - Math.min(r, g, b);
 
 /** The modes that mix channels (§9.2): SetLum of one colour, its saturation changed before where the mode is about that; with ClipColor. */
-function mixRow(mode: Blend, picture: Float32Array, paint: Float32Array, n: number): void {
+function mixRow(mode: Blend, picture: Float32Array, { values, at }: Colours, n: number): void {
   const isOfPicture = mode === 'saturation' || mode === 'luminosity';
   const setsSaturation = mode === 'hue' || mode === 'saturation';
-  for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
-    const alpha = paint[q + 3]!;
+  for (let i = 0, p = 0; i < n; i++, p += 3) {
+    const q = at[i]!;
+    const alpha = values[q + 3]!;
     if (alpha === 0) continue;
     const br = picture[p]!;
     const bg = picture[p + 1]!;
     const bb = picture[p + 2]!;
-    const sr = paint[q]!;
-    const sg = paint[q + 1]!;
-    const sb = paint[q + 2]!;
+    const sr = values[q]!;
+    const sg = values[q + 1]!;
+    const sb = values[q + 2]!;
     let r = isOfPicture ? br : sr;
     let g = isOfPicture ? bg : sg;
     let b = isOfPicture ? bb : sb;
@@ -126,46 +130,69 @@ function mixRow(mode: Blend, picture: Float32Array, paint: Float32Array, n: numb
   }
 }
 
+/** Soft light has a root in it, and is asked for often. */
+function softLightRow(picture: Float32Array, { values, at }: Colours, n: number): void {
+  for (let i = 0, p = 0; i < n; i++, p += 3) {
+    const q = at[i]!;
+    const alpha = values[q + 3]!;
+    if (alpha === 0) continue;
+    const r = picture[p]!;
+    const g = picture[p + 1]!;
+    const b = picture[p + 2]!;
+    picture[p] = r + alpha * (softLight(r, values[q]!) - r);
+    picture[p + 1] = g + alpha * (softLight(g, values[q + 1]!) - g);
+    picture[p + 2] = b + alpha * (softLight(b, values[q + 2]!) - b);
+  }
+}
+
 /**
  * Blends a row of colours onto a row of an opaque picture, in place.
  *
  * @param picture n times r, g, b, 0…1
- * @param paint n times r, g, b straight and alpha, 0…1
  */
-export function blendRow(mode: Blend, picture: Float32Array, paint: Float32Array, n: number): void {
-  if (!isSeparable(mode)) return mixRow(mode, picture, paint, n);
+export function blendRow(mode: Blend, picture: Float32Array, colours: Colours, n: number): void {
+  if (!isSeparable(mode)) return mixRow(mode, picture, colours, n);
+  if (mode === 'soft-light') return softLightRow(picture, colours, n);
+  const { values, at } = colours;
   const code = codeOf(mode);
   // The common three have loops of their own.
   if (mode === 'normal')
-    for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
-      const alpha = paint[q + 3]!;
-      picture[p] = picture[p]! + alpha * (paint[q]! - picture[p]!);
-      picture[p + 1] = picture[p + 1]! + alpha * (paint[q + 1]! - picture[p + 1]!);
-      picture[p + 2] = picture[p + 2]! + alpha * (paint[q + 2]! - picture[p + 2]!);
+    for (let i = 0, p = 0; i < n; i++, p += 3) {
+      const q = at[i]!;
+      const alpha = values[q + 3]!;
+      if (alpha === 0) continue;
+      picture[p] = picture[p]! + alpha * (values[q]! - picture[p]!);
+      picture[p + 1] = picture[p + 1]! + alpha * (values[q + 1]! - picture[p + 1]!);
+      picture[p + 2] = picture[p + 2]! + alpha * (values[q + 2]! - picture[p + 2]!);
     }
   else if (mode === 'multiply')
-    for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
-      const alpha = paint[q + 3]!;
-      picture[p] = picture[p]! * (1 + alpha * (paint[q]! - 1));
-      picture[p + 1] = picture[p + 1]! * (1 + alpha * (paint[q + 1]! - 1));
-      picture[p + 2] = picture[p + 2]! * (1 + alpha * (paint[q + 2]! - 1));
+    for (let i = 0, p = 0; i < n; i++, p += 3) {
+      const q = at[i]!;
+      const alpha = values[q + 3]!;
+      if (alpha === 0) continue;
+      picture[p] = picture[p]! * (1 + alpha * (values[q]! - 1));
+      picture[p + 1] = picture[p + 1]! * (1 + alpha * (values[q + 1]! - 1));
+      picture[p + 2] = picture[p + 2]! * (1 + alpha * (values[q + 2]! - 1));
     }
   else if (mode === 'screen')
-    for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
-      const alpha = paint[q + 3]!;
-      picture[p] = picture[p]! + alpha * paint[q]! * (1 - picture[p]!);
-      picture[p + 1] = picture[p + 1]! + alpha * paint[q + 1]! * (1 - picture[p + 1]!);
-      picture[p + 2] = picture[p + 2]! + alpha * paint[q + 2]! * (1 - picture[p + 2]!);
+    for (let i = 0, p = 0; i < n; i++, p += 3) {
+      const q = at[i]!;
+      const alpha = values[q + 3]!;
+      if (alpha === 0) continue;
+      picture[p] = picture[p]! + alpha * values[q]! * (1 - picture[p]!);
+      picture[p + 1] = picture[p + 1]! + alpha * values[q + 1]! * (1 - picture[p + 1]!);
+      picture[p + 2] = picture[p + 2]! + alpha * values[q + 2]! * (1 - picture[p + 2]!);
     }
   else
-    for (let i = 0, p = 0, q = 0; i < n; i++, p += 3, q += 4) {
-      const alpha = paint[q + 3]!;
+    for (let i = 0, p = 0; i < n; i++, p += 3) {
+      const q = at[i]!;
+      const alpha = values[q + 3]!;
       if (alpha === 0) continue;
       const r = picture[p]!;
       const g = picture[p + 1]!;
       const b = picture[p + 2]!;
-      picture[p] = r + alpha * (channel(code, r, paint[q]!) - r);
-      picture[p + 1] = g + alpha * (channel(code, g, paint[q + 1]!) - g);
-      picture[p + 2] = b + alpha * (channel(code, b, paint[q + 2]!) - b);
+      picture[p] = r + alpha * (channel(code, r, values[q]!) - r);
+      picture[p + 1] = g + alpha * (channel(code, g, values[q + 1]!) - g);
+      picture[p + 2] = b + alpha * (channel(code, b, values[q + 2]!) - b);
     }
 }

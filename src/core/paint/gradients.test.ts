@@ -1,16 +1,16 @@
 /** Gradients by the definitions of CSS Images 3, and 4 for conic ones. */
-import { paintSchema, type AreaPaint } from './paint';
+import { linePaintSchema, type AreaPaint } from './paint';
 import { fillPlaces, placesOf } from './places';
 import { fadeRamp, flatRamp, RAMP_STEPS, rampOf } from './ramp';
 
 const STOPS = [[0, '#000'], [1, '#fff']]; // prettier-ignore
 const box = { left: 20, top: 10, width: 300, height: 120 };
 const [right, bottom] = [box.left + box.width, box.top + box.height];
-type Placed = Exclude<AreaPaint, string | { kind: 'contour' }>;
+type Placed = Exclude<AreaPaint, string | { kind: 'contour' | 'picked' }>;
 
 /** t at a place of the picture. */
 function at(fields: object, x: number, y: number): number {
-  const places = placesOf(paintSchema.parse({ stops: STOPS, ...fields }) as Placed, box);
+  const places = placesOf(linePaintSchema.parse({ stops: STOPS, ...fields }) as Placed, box);
   const out = new Float32Array(1);
   fillPlaces(places, x - 0.5, y - 0.5, 1, out);
   return out[0]!;

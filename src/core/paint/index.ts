@@ -12,14 +12,14 @@ export {
   type Matrix,
 } from './filters';
 export {
+  areaPaintSchema,
   coloursOf,
-  isAreaPaint,
   isClear,
-  isLinePaint,
-  paintSchema,
+  isPicked,
+  linePaintSchema,
   type AreaPaint,
   type LinePaint,
-  type Paint,
+  type Picked,
 } from './paint';
 export { fillPaint, type PaintRows } from './rows';
 export { fillPlaces, placesOf, type PaintBox, type Places } from './places';

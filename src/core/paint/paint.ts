@@ -47,34 +47,29 @@ const pickedSchema = z.strictObject({
   tone: z.enum(['main', 'light', 'dark', 'vivid']).default('main'),
 });
 
-const gradientSchema = z.discriminatedUnion('kind', [
-  linearSchema,
-  radialSchema,
-  conicSchema,
-  contourSchema,
-  alongSchema,
-  pickedSchema,
+/** A plain colour, a gradient of CSS Images 3 (conic: 4), one that follows the outline inwards, or a colour out of the photo. */
+export const areaPaintSchema = z.union([
+  colourSchema,
+  z.discriminatedUnion('kind', [linearSchema, radialSchema, conicSchema, contourSchema, pickedSchema]),
 ]);
-
-/** A plain colour, a gradient of CSS Images 3 (conic: 4), one that follows the outline, or a colour out of the photo. */
-export const paintSchema = z.union([colourSchema, gradientSchema]);
-export type Paint = z.infer<typeof paintSchema>;
-type Gradient = Exclude<Paint, string>;
-
-/** A paint of one colour, or of a gradient that lies in a box or follows the outline inwards. */
-export type AreaPaint = string | Exclude<Gradient, { kind: 'along' | 'picked' }>;
+export type AreaPaint = z.infer<typeof areaPaintSchema>;
 
 /** A line may also change along its length. */
-export type LinePaint = string | Exclude<Gradient, { kind: 'picked' }>;
+export const linePaintSchema = z.union([
+  colourSchema,
+  z.discriminatedUnion('kind', [linearSchema, radialSchema, conicSchema, contourSchema, pickedSchema, alongSchema]),
+]);
+export type LinePaint = z.infer<typeof linePaintSchema>;
 
-export const isLinePaint = (paint: Paint): paint is LinePaint => typeof paint === 'string' || paint.kind !== 'picked';
-export const isAreaPaint = (paint: Paint): paint is AreaPaint =>
-  isLinePaint(paint) && (typeof paint === 'string' || paint.kind !== 'along');
+/** Where a colour is taken from a photo, and which. */
+export type Picked = z.infer<typeof pickedSchema>;
 
-/** Every colour that stands in a paint. */
+export const isPicked = (paint: LinePaint): paint is Picked => typeof paint !== 'string' && paint.kind === 'picked';
+
+/** Every colour that stands in a paint: none where each photo gives its own. */
 export const coloursOf = (paint: LinePaint): readonly string[] =>
-  typeof paint === 'string' ? [paint] : paint.stops.map(([, colour]) => colour);
+  typeof paint === 'string' ? [paint] : isPicked(paint) ? [] : paint.stops.map(([, colour]) => colour);
 
 /** True where nothing of it would be seen. */
 export const isClear = (paint: LinePaint): boolean =>
-  coloursOf(paint).every((colour) => parseColour(colour).alpha === 0);
+  !isPicked(paint) && coloursOf(paint).every((colour) => parseColour(colour).alpha === 0);

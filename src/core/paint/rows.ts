@@ -6,30 +6,27 @@ import { RAMP_STEPS, type Ramp } from './ramp';
 export type PaintRows = { readonly ramp: Ramp; readonly places: Places };
 
 /**
- * The colours of `n` pixels of row `y` from column `x` on.
+ * Where in the ramp the colours of `n` pixels of row `y` from column `x` on begin: r, g, b
+ * straight and alpha, 0…1, each. Nothing is copied, and what is clear is seen at once.
  *
- * @param at scratch of n
- * @param out n times r, g, b straight and alpha, 0…1
+ * @param scratch of n
+ * @param at n places in `ramp`
  */
 export function fillPaint(
-  { ramp, places }: PaintRows,
+  { places }: PaintRows,
   x: number,
   y: number,
   n: number,
-  at: Float32Array,
-  out: Float32Array,
+  scratch: Float32Array,
+  at: Int32Array,
 ): void {
   if (places.kind === 'flat') {
-    for (let q = 0; q < n * 4; q++) out[q] = ramp[q & 3]!;
+    at.fill(0, 0, n);
     return;
   }
-  fillPlaces(places, x, y, n, at);
-  for (let i = 0, q = 0; i < n; i++, q += 4) {
-    const t = at[i]!;
-    const k = (t <= 0 ? 0 : t >= 1 ? RAMP_STEPS : (t * RAMP_STEPS + 0.5) | 0) * 4;
-    out[q] = ramp[k]!;
-    out[q + 1] = ramp[k + 1]!;
-    out[q + 2] = ramp[k + 2]!;
-    out[q + 3] = ramp[k + 3]!;
+  fillPlaces(places, x, y, n, scratch);
+  for (let i = 0; i < n; i++) {
+    const t = scratch[i]!;
+    at[i] = (t <= 0 ? 0 : t >= 1 ? RAMP_STEPS : (t * RAMP_STEPS + 0.5) | 0) * 4;
   }
 }

@@ -15,3 +15,4 @@ export { enlargement, inFrame, inPhoto, turned, type Placement, type Size } from
 export { pixelRect } from './pixel-rect';
 export { flatSpread, isPlain, outsideOf, scaledSize, seenPart, toScaled } from './spread';
 export { handSubjectSchema, subjectOf, type HandSubject } from './subject';
+export { seenKinds, type SeenKinds } from './seen';

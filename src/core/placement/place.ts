@@ -5,7 +5,7 @@ import { featherReach, templateOutline, type Template } from '../template';
 import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
 import { uncoveredShare } from './gap';
 import { turned, type Bounds, type Placement, type Point } from './placement';
-import { photoItself, subjectOf, type SeenPhoto, type Subject } from './subject';
+import { photoItself, ruleFor, subjectOf, type SeenPhoto, type Subject, type SuitedRule } from './subject';
 
 /**
  * A change by hand to the rule's result: moved by shares of the shape's box, scaled and
@@ -42,6 +42,8 @@ export type PlacedSubject = {
 };
 
 export type Placed = Placement & {
+  /** The rule that the photo was centred by, whatever the template leaves to it. */
+  readonly rule: SuitedRule;
   readonly used: GapUse;
   /** Enlarged: how many times. Shifted: how far, as a share of the box's longer side. Extended or left: the share of the shape. */
   readonly by: number;
@@ -208,6 +210,7 @@ function placeOne(scene: Scene, photo: PhotoToPlace): Placed {
   const drawn = rule1.used === 'extended' || rule1.used === 'left';
   return {
     ...placement,
+    rule: found ? ruleFor(photo, rule) : 'middle',
     used: rule1.used,
     by: drawn ? gap : rule1.by,
     gap,

@@ -246,6 +246,24 @@ describe('rules', () => {
     }
   });
 
+  test('left to each photo, a clear face goes first, then the subject, then the middle; by hand goes before all', () => {
+    const template = (rule: string) =>
+      parseTemplate({ wobrel: 1, name: 'T', centring: { rule, gap: 'leave', size: 0.5 } });
+    const seen = sees([0.2, 0.3, 0.3, 0.4]);
+    const photo = { width: 1000, height: 1000, sight: seen };
+    const faint = { ...photo, sight: { ...seen, faces: [{ ...seen.faces[0]!, score: 0.5 }] } };
+    const far = { ...photo, sight: { ...seen, faces: [{ ...seen.faces[0]!, box: [0.2, 0.3, 0.04, 0.05] as const }] } };
+    const nothing = { ...photo, sight: { ...seen, faces: [], subject: null } };
+    const auto = placer(template('auto'));
+    const where = ({ x, y, scale, rule }: Placed) => [x, y, scale, rule];
+    expect(where(auto(photo as PhotoToPlace))).toEqual(where(placer(template('face'))(photo as PhotoToPlace)));
+    for (const other of [faint, far] as unknown as PhotoToPlace[])
+      expect(where(auto(other))).toEqual(where(placer(template('subject'))(other)));
+    expect(auto(nothing as unknown as PhotoToPlace)).toMatchObject({ rule: 'middle', subject: null, x: 540, y: 540 });
+    const pointed = { ...photo, handSubject: { point: [0.9, 0.9] } } as unknown as PhotoToPlace;
+    expect(auto(pointed)).toMatchObject({ rule: 'subject', subject: { source: 'hand' } });
+  });
+
   test('a subject by hand goes before the one that was found; none found falls back to the middle', () => {
     const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', gap: 'leave', size: 0.5 } });
     const place = placer(template);

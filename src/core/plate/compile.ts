@@ -1,19 +1,57 @@
 /** A template at one size into a plate. */
-import { bandsOf, coverage, dashField, type PixelWindow } from '../raster';
+import type { Border } from '../layers';
+import type { AreaPaint, PaintBox, Picked } from '../paint';
+import { bandsOf, coverage, dashField, dashPolygons, type PixelWindow } from '../raster';
 import { difference, flatten, offset, union, type Polygon } from '../shape';
-import { outputHeight, templateOutline, type Border, type Template } from '../template';
+import { outputHeight, pictureOf, templateOutline, type Template } from '../template';
+import type { Coat } from './coat';
+import type { Cutout } from './cutout';
 import { fadeOutline, featherMask, featherSigma } from './feather';
 import { floorMask } from './floor-shadow';
-import { borderBand, thrownShadows, layersOf, sourceOver, visibleBorders, withOpacity, type Ring } from './layers';
-import { boxOf, paintRows } from './paints';
+import type { Ground } from './ground';
+import {
+  borderBand,
+  thrownShadows,
+  layersOf,
+  picksOf,
+  sourceOver,
+  visibleBorders,
+  withOpacity,
+  type Ring,
+} from './layers';
+import { mirrored, mirrorOf } from './mirror';
+import { boxOf, paintRows, type PaintGround } from './paints';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
 import { shadowMask, type Caster } from './shadow';
-import { plateOf, type Coat, type Stack } from './stack';
+import { plateOf, type Stack } from './stack';
+
+/** What all layers go by: the outline in pixels of the picture, pixels per frame unit, and the frame's corner in frame units. */
+type Scene = {
+  readonly outline: readonly Polygon[];
+  readonly scale: number;
+  readonly picks: readonly Picked[];
+  readonly origin: readonly [x: number, y: number];
+};
+
+type PictureGround = PaintGround & { readonly frame: PaintBox };
+
+/** A border's dashes in pixels. */
+const dashesOf = ({ width, dashCap: cap, dashFit: fit }: Border, lengths: readonly number[], scale: number) => ({
+  lengths: lengths.map((v) => v * scale),
+  cap,
+  fit,
+  width: width * scale,
+});
 
 /** Everything that a border covers. */
 function bandOf(border: Border, outline: readonly Polygon[], scale: number): Polygon[] {
   const [outer, inner] = borderBand(border);
+  if (border.dash) {
+    const middle = offset(outline, ((outer + inner) / 2) * scale, border.join);
+    const dashes = dashPolygons(middle, dashesOf(border, border.dash, scale));
+    if (dashes) return union(dashes);
+  }
   const hole = offset(outline, inner * scale, border.join).map((polygon) => [...polygon].reverse());
   return [...offset(outline, outer * scale, border.join), ...hole];
 }
@@ -31,20 +69,32 @@ function castersOf(outline: readonly Polygon[], template: Template, scale: numbe
   return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
 }
 
-/** Matte, then a backdrop of one colour on it. */
-function floorOf(matte: string | null, backdrop: Template['backdrop']): Stack['floor'] {
-  let floor: Stack['floor'] = [0, 0, 0, 0];
-  for (const colour of [matte, backdrop])
-    if (typeof colour === 'string') floor = sourceOver(floor, withOpacity(colour, 1));
-  return floor;
+/** Matte, backdrop and mat. A mat without a paint of its own shows the backdrop. */
+function groundOf(template: Template, matte: string | null, { box, frame, ...ground }: PictureGround): Ground {
+  const { backdrop } = template;
+  const none = [0, 0, 0, 0] as const;
+  const bare = matte ? sourceOver(none, withOpacity(matte, 1)) : none;
+  const mat = box.width > frame.width || box.height > frame.height ? template.mat.paint : null;
+  const coat = (paint: AreaPaint, within: PaintBox): Coat => ({
+    ...paintRows(paint, 1, { ...ground, box: within }),
+    dash: null,
+  });
+  const { left, top, width, height } = frame;
+  const colour = mat === null && typeof backdrop === 'string' ? backdrop : null;
+  return {
+    even: colour === null ? bare : sourceOver(bare, withOpacity(colour, 1)),
+    backdrop: backdrop === null || colour !== null ? null : coat(backdrop, frame),
+    mat: mat === null ? null : { coat: coat(mat, box), frame: [left, top, left + width, top + height] },
+  };
 }
 
 /** Pixels that a border may touch beyond its edges. */
 const RIM = 2;
 
 /** A border's paint and dashes, for one band of the picture after the other. */
-function coatMaker(border: Border, outline: readonly Polygon[], scale: number): (window: PixelWindow) => Coat {
-  const { paint, opacity, join, width, dash, dashCap: cap, dashFit: fit } = border;
+function coatMaker(border: Border, scene: Scene): (window: PixelWindow) => Coat {
+  const { outline, scale, picks } = scene;
+  const { paint, opacity, join, width, dash } = border;
   const [outer, inner] = borderBand(border);
   const edgeAt = (distance: number) => offset(outline, distance, join);
   const hole = edgeAt(inner * scale - RIM).map((polygon) => [...polygon].reverse());
@@ -54,21 +104,51 @@ function coatMaker(border: Border, outline: readonly Polygon[], scale: number): 
     within: [...edgeAt(outer * scale + RIM), ...hole],
   };
   const box = boxOf(edgeAt(outer * scale));
-  const dashes = dash && { lengths: dash.map((v) => v * scale), cap, fit, width: width * scale };
+  const dashes = dash && dashesOf(border, dash, scale);
   return (window) => ({
-    ...paintRows(paint, opacity, { outline, line, box, scale, window }),
+    ...paintRows(paint, opacity, { outline, line, box, scale, window, picks }),
     dash: dashes && { kind: 'field', field: { ...window, values: dashField(line, dashes, window) } },
   });
 }
 
 /** The coats of every ring that is not the same all round; a border that lies in several is made once a band. */
-function coatsOf(rings: readonly Ring[], outline: readonly Polygon[], scale: number) {
+function coatsOf(rings: readonly Ring[], scene: Scene) {
   const makers = new Map<Border, (window: PixelWindow) => Coat>();
   for (const border of rings.flatMap(({ varying }) => varying ?? []))
-    if (!makers.has(border)) makers.set(border, coatMaker(border, outline, scale));
-  return (window: PixelWindow): Stack['coats'] => {
+    if (!makers.has(border)) makers.set(border, coatMaker(border, scene));
+  return (window: PixelWindow): Cutout['coats'] => {
     const made = new Map([...makers].map(([border, make]) => [border, make(window)]));
     return rings.map(({ varying }) => varying && varying.map((border) => made.get(border)!));
+  };
+}
+
+/** The cutout itself in any rows of the picture. */
+function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) => Cutout {
+  const { outline, scale, picks } = scene;
+  const { levels, rings } = layersOf(template);
+  const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
+  const coats = coatsOf(rings, scene);
+  return (window) => ({
+    ...window,
+    rings,
+    levels: edges.map((edge) => coverage(edge, window)),
+    coats: coats(window),
+    feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
+    picks: picks.length,
+  });
+}
+
+/** The outline of a template in pixels of a picture so many pixels wide, and what else all layers go by. */
+function sceneOf(template: Template, width: number): Scene {
+  const picture = pictureOf(template);
+  const scale = width / picture.width;
+  const [x, y] = [-picture.left * scale, -picture.top * scale];
+  const outline = flatten(templateOutline(template), scale);
+  return {
+    outline: x === 0 && y === 0 ? outline : outline.map((polygon) => polygon.map(([px, py]) => [px + x, py + y])),
+    scale,
+    picks: picksOf(template),
+    origin: [-picture.left, -picture.top],
   };
 }
 
@@ -85,32 +165,29 @@ export function compile(template: Template, width: number, matte: string | null 
 }
 
 /** What becomes of the photo's own pixels on a plate of the template. */
-export const finishOf = (template: Template, { scale, photoWindow }: Plate): PhotoFinish | null =>
-  photoFinish(template, flatten(templateOutline(template), scale), scale, photoWindow);
+export function finishOf(template: Template, { width, photoWindow }: Plate): PhotoFinish | null {
+  const { outline, scale, picks } = sceneOf(template, width);
+  return photoFinish(template, outline, scale, photoWindow, picks);
+}
 
 /** The same with the photo left as it is. */
 export function compilePlain(template: Template, width: number, matte: string | null, withBare: boolean): Plate {
-  const height = outputHeight(template.frame, width);
-  const scale = width / template.frame.width;
-  const outline = flatten(templateOutline(template), scale);
-  const { levels, rings } = layersOf(template);
+  const height = outputHeight(pictureOf(template), width);
+  const scene = sceneOf(template, width);
+  const { outline, scale, picks, origin } = scene;
+  const { frame } = template;
+  const box = { left: 0, top: 0, width, height };
+  const inner = { left: origin[0] * scale, top: origin[1] * scale, width: frame.width * scale, height: frame.height * scale }; // prettier-ignore
   const casting = thrownShadows(template)
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
-  const casters = casting.length > 0 ? castersOf(outline, template, scale) : [];
+  const casters = casting.length > 0 || template.reflection?.on ? castersOf(outline, template, scale) : [];
   const standing = casters.flatMap(({ polygons }) => polygons);
-  const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
-  const floor = floorOf(matte, template.backdrop);
-  const { backdrop } = template;
-  const box = { left: 0, top: 0, width, height };
-  const behind = (window: PixelWindow) =>
-    backdrop && typeof backdrop !== 'string' ? paintRows(backdrop, 1, { outline, box, scale, window }) : null;
-  const coats = coatsOf(rings, outline, scale);
+  const place = mirrorOf(template.reflection, standing, scale);
+  const cutoutIn = cutoutMaker(template, scene);
   const bandAt = (window: PixelWindow): Stack => ({
-    ...window,
-    floor,
-    backdrop: behind(window),
-    coats: coats(window),
+    ...cutoutIn(window),
+    ground: groundOf(template, matte, { outline, scale, picks, window, box, frame: inner }),
     shadows: casting.map(({ shadow, colour }) => ({
       colour,
       mask:
@@ -118,17 +195,29 @@ export function compilePlain(template: Template, width: number, matte: string | 
           ? floorMask(standing, shadow, scale, window)
           : shadowMask(casters, shadow, scale, window),
     })),
-    feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
-    rings,
-    levels: edges.map((edge) => coverage(edge, window)),
+    mirrored: place && mirrored(place, window, cutoutIn),
   });
-  const unseen = rings.map((ring) => ({ ...ring, photo: false }));
-  const plate = plateOf(width, height);
-  const bare = withBare ? plateOf(width, height) : null;
+  const mirror = place?.sum ?? -1;
+  const plate = plateOf(width, height, mirror);
+  const bare = withBare ? plateOf(width, height, mirror) : null;
   for (const window of bandsOf(box)) {
     const band = bandAt(window);
     plate.add(band);
-    bare?.add({ ...band, feather: null, rings: unseen });
+    bare?.add(unseen(band));
   }
-  return { ...plate.done(), bare: bare?.done().blank ?? null, scale, finish: null };
+  const captions = template.captions.filter(({ on }) => on);
+  const rest = { bare: null, scale, origin, picks, finish: null, captions };
+  return { ...plate.done(), ...rest, bare: bare && { ...bare.done(), ...rest } };
 }
+
+const withoutPhoto = <C extends Cutout>(cutout: C): C => ({
+  ...cutout,
+  feather: null,
+  rings: cutout.rings.map((ring) => ({ ...ring, photo: false })),
+});
+
+/** A band of the picture without any photo. */
+const unseen = ({ mirrored: image, ...band }: Stack): Stack => ({
+  ...withoutPhoto(band),
+  mirrored: image && { ...image, cutout: withoutPhoto(image.cutout) },
+});

@@ -1,7 +1,7 @@
 /** The fused loop of photo and plate. */
+import { finishedRow, finishWith, type PhotoFinish, type PickedColours } from './photo-finish';
 import type { PixelWindow } from '../raster';
-import { finishedRow } from './photo-finish';
-import type { Plate } from './plate';
+import { SORTS, type Plate } from './plate';
 
 /** Placed photo pixels, row by row, over a window of the plate's pixels. */
 export type PhotoPixels = {
@@ -13,12 +13,88 @@ export type PhotoPixels = {
   readonly opaque: boolean;
 };
 
+type Bytes = Uint8Array | Uint8ClampedArray;
+
+/** Part of a row of the photo: its bytes, and where in them it begins. */
+type Part = { readonly bytes: Bytes; readonly p: number };
+
+/** Gives parts of the photo as they are seen on the plate; an answer holds until the next call. */
+function photoReader({ data, window }: PhotoPixels, finish: PhotoFinish | null) {
+  return (x: number, y: number, n: number): Part => {
+    const p = ((y - window.top) * window.width + (x - window.left)) * 4;
+    return finish ? { bytes: finishedRow(finish, data, p, x, y, n), p: 0 } : { bytes: data, p };
+  };
+}
+
+/** What to add, and a share of one source, pixel by pixel; where the next run's numbers begin. */
+function mixInto(out: Bytes, k: number, n: number, mixed: Float32Array, m: number, { bytes, p }: Part): number {
+  for (const end = k + n * 4; k < end; k += 4, p += 4, m += 4) {
+    const share = mixed[m + 3]!;
+    out[k] = mixed[m]! + share * bytes[p]!;
+    out[k + 1] = mixed[m + 1]! + share * bytes[p + 1]!;
+    out[k + 2] = mixed[m + 2]! + share * bytes[p + 2]!;
+  }
+  return m;
+}
+
+/** The colours that a run of one even colour comes to. */
+function flatInto(out: Bytes, k: number, n: number, mixed: Float32Array, m: number, colours: PickedColours): number {
+  const rgb = [0, 1, 2].map((c) =>
+    colours.reduce((sum, colour, i) => sum + 255 * colour[c]! * mixed[m + 3 + i]!, mixed[m + c]!),
+  );
+  for (const end = k + n * 4; k < end; k += 4) {
+    out[k] = rgb[0]!;
+    out[k + 1] = rgb[1]!;
+    out[k + 2] = rgb[2]!;
+  }
+  return m + 3 + colours.length;
+}
+
+/** Sums in the making, for runs of pixels that come from several sources. */
+let sums = new Float32Array(0);
+
+/** What to add and the shares of all sources, pixel by pixel. */
+function partsInto(
+  out: Bytes,
+  k: number,
+  n: number,
+  mixed: Float32Array,
+  m: number,
+  colours: PickedColours,
+  photos: readonly (() => Part | null)[],
+): number {
+  if (sums.length < n * 3) sums = new Float32Array(n * 3);
+  const record = 3 + photos.length + colours.length;
+  for (let i = 0, r = m; i < n; i++, r += record)
+    for (let c = 0; c < 3; c++) {
+      let sum = mixed[r + c]!;
+      for (let s = 0; s < colours.length; s++) sum += 255 * colours[s]![c]! * mixed[r + 3 + photos.length + s]!;
+      sums[i * 3 + c] = sum;
+    }
+  photos.forEach((read, source) => {
+    const part = read();
+    if (!part) return;
+    for (let i = 0, r = m + 3 + source, p = part.p; i < n; i++, r += record, p += 4) {
+      const share = mixed[r]!;
+      if (share > 0) for (let c = 0; c < 3; c++) sums[i * 3 + c]! += share * part.bytes[p + c]!;
+    }
+  });
+  for (let i = 0, s = 0; i < n; i++, k += 4, s += 3) {
+    out[k] = sums[s]!;
+    out[k + 1] = sums[s + 1]!;
+    out[k + 2] = sums[s + 2]!;
+  }
+  return m + n * record;
+}
+
 /** Where the photo does not reach, the cutout without it shows: premultiplied, both are mixed by the photo's alpha. */
-function mixGaps({ bare, blank, width }: Plate, { data, window }: PhotoPixels, out: Uint8ClampedArray): void {
-  if (!bare) throw new RangeError('a photo with gaps needs a plate compiled with its bare picture');
-  let p = 3;
-  for (let y = 0; y < window.height; y++) {
-    let k = ((window.top + y) * width + window.left) * 4;
+function mixGaps(plate: Plate, { data, window }: PhotoPixels, colours: PickedColours, out: Uint8ClampedArray): void {
+  if (!plate.bare) throw new RangeError('a photo with gaps needs a plate compiled with its bare picture');
+  const bare = composed(plate.bare, null, colours, new Uint8ClampedArray(out.length));
+  const { blank, width, height, mirror } = plate;
+  const mixRow = (y: number, row: number) => {
+    let p = row * window.width * 4 + 3;
+    let k = (y * width + window.left) * 4;
     for (let x = 0; x < window.width; x++, p += 4, k += 4) {
       const photo = data[p]! / 255;
       if (photo === 1) continue;
@@ -28,48 +104,72 @@ function mixGaps({ bare, blank, width }: Plate, { data, window }: PhotoPixels, o
       if (alpha > 0) for (let c = 0; c < 3; c++) out[k + c] = (seen * out[k + c]! + under * bare[k + c]!) / alpha;
       out[k + 3] = alpha;
     }
+  };
+  for (let row = 0; row < window.height; row++) {
+    const y = window.top + row;
+    mixRow(y, row);
+    // Its mirror image has the same gaps.
+    if (mirror - y > y && mirror - y < height) mixRow(mirror - y, row);
   }
 }
 
+/** All but captions; without a photo only a plate that shows none. */
+function composed(
+  plate: Plate,
+  photo: PhotoPixels | null,
+  colours: PickedColours,
+  out: Uint8ClampedArray<ArrayBuffer>,
+) {
+  const { runs, mixed, width, mirror } = plate;
+  const read = photo && photoReader(photo, plate.finish && finishWith(plate.finish, colours));
+  const { top, height } = plate.photoWindow;
+  const isSeen = (y: number) => y >= top && y < top + height;
+  out.set(plate.blank);
+  let m = 0;
+  for (let run = 0; run < runs.length; run += 3) {
+    const first = runs[run]!;
+    const n = runs[run + 1]!;
+    const x = first % width;
+    const y = (first - x) / width;
+    const k = first * 4;
+    switch (runs[run + 2]) {
+      case SORTS.photo: {
+        const { bytes, p } = read!(x, y, n);
+        // One copy of memory, several times faster than pixel by pixel.
+        out.set(bytes.subarray(p, p + n * 4), k);
+        break;
+      }
+      case SORTS.mixed:
+        m = mixInto(out, k, n, mixed, m, read!(x, y, n));
+        break;
+      case SORTS.mirrored:
+        m = mixInto(out, k, n, mixed, m, read!(x, mirror - y, n));
+        break;
+      case SORTS.flat:
+        m = flatInto(out, k, n, mixed, m, colours);
+        break;
+      default: {
+        const rowOf = (at: number) => () => (read && isSeen(at) ? read(x, at, n) : null);
+        m = partsInto(out, k, n, mixed, m, colours, [rowOf(y), rowOf(mirror - y)]);
+      }
+    }
+  }
+  return out;
+}
+
 /**
- * The finished cutout as straight 8-bit RGBA, plate.width × plate.height.
+ * The finished cutout as straight 8-bit RGBA, plate.width × plate.height; captions come after it.
  *
+ * @param colours what the photo gives for each of `plate.picks`
  * @param out where to write; a new array if left out
  */
 export function compose(
   plate: Plate,
   pixels: PhotoPixels,
+  colours: PickedColours = [],
   out = new Uint8ClampedArray(plate.blank.length),
 ): Uint8ClampedArray<ArrayBuffer> {
-  const { data, window } = pixels;
-  const { runs, mixed, width, finish } = plate;
-  out.set(plate.blank);
-  let m = 0;
-  for (let run = 0; run < runs.length; run += 3) {
-    const first = runs[run]!;
-    const length = runs[run + 1]!;
-    const x = first % width;
-    const y = (first - x) / width;
-    let p = ((y - window.top) * window.width + (x - window.left)) * 4;
-    let photo = data;
-    if (finish) {
-      photo = finishedRow(finish, data, p, x, y, length);
-      p = 0;
-    }
-    let k = first * 4;
-    const end = k + length * 4;
-    if (runs[run + 2] === 1) {
-      // One copy of memory, several times faster than pixel by pixel.
-      out.set(photo.subarray(p, p + length * 4), k);
-    } else {
-      for (; k < end; k += 4, p += 4, m += 4) {
-        const share = mixed[m + 3]!;
-        out[k] = mixed[m]! + share * photo[p]!;
-        out[k + 1] = mixed[m + 1]! + share * photo[p + 1]!;
-        out[k + 2] = mixed[m + 2]! + share * photo[p + 2]!;
-      }
-    }
-  }
-  if (!pixels.opaque) mixGaps(plate, pixels, out);
+  composed(plate, pixels, colours, out);
+  if (!pixels.opaque) mixGaps(plate, pixels, colours, out);
   return out;
 }

@@ -1,7 +1,7 @@
 /** The shadow of a cutout that stands, or floats, on a floor. */
 import type { PixelWindow } from '../raster';
 import { boundsOf, offset, type Polygon } from '../shape';
-import type { Shadow } from '../template';
+import type { Shadow } from '../layers';
 
 /** The error function within 1.5 · 10⁻⁷ (Abramowitz and Stegun 1964, 7.1.26). */
 export function erf(x: number): number {

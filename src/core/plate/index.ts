@@ -1,4 +1,6 @@
 export { compile, compilePlain, finishOf } from './compile';
-export { borderBand, thrownShadows, sourceOver } from './layers';
+export { borderBand, picksOf, sourceOver, thrownShadows } from './layers';
+export { captionFonts, layoutCaption, writeCaptions, type CaptionLayout } from './lettering';
 export { compose, type PhotoPixels } from './compose';
-export { sharedPlate, type Plate } from './plate';
+export { coloursFor } from './picked';
+export { onPlate, sharedPlate, type Plate } from './plate';

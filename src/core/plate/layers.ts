@@ -4,9 +4,11 @@
  * pixel on an edge is then split by area between the rings it touches, and no colour of
  * a lower layer bleeds out under a border's rim.
  */
-import { isClear, parseColour, type Rgba } from '../paint';
+import { isClear, isPicked, parseColour, type LinePaint, type Picked, type Rgba } from '../paint';
+import { samePick } from './paints';
 import type { Join } from '../shape';
-import type { Border, Shadow, Template } from '../template';
+import type { Border, Shadow } from '../layers';
+import type { Template } from '../template';
 
 /** An offset of the outline, in frame units, outwards positive. */
 export type Level = { readonly distance: number; readonly join: Join };
@@ -88,4 +90,16 @@ export function layersOf(template: Template): Layers {
     return { over, varying: null, photo };
   });
   return { levels, rings };
+}
+
+/** The colours that the template takes from each photo, each once. */
+export function picksOf({ tints, borders, captions, backdrop, mat }: Template): Picked[] {
+  const isOn = ({ on }: { readonly on: boolean }) => on;
+  const paints: readonly (LinePaint | null)[] = [
+    ...[...tints.filter(isOn), ...visibleBorders(borders), ...captions.filter(isOn)].map(({ paint }) => paint),
+    backdrop,
+    mat.paint,
+  ];
+  const picks = paints.filter((paint): paint is Picked => paint !== null && isPicked(paint));
+  return picks.filter((pick, i) => picks.findIndex((other) => samePick(pick, other)) === i);
 }

@@ -108,3 +108,36 @@ test('a gradient along a line goes on from band to band of a large picture', () 
   const inked = ({ blank }: { blank: Uint8ClampedArray }) => blank.filter((v, i) => i % 4 === 2 && v > 0).length;
   expect(inked(large) / inked(small)).toBeCloseTo(0.75, 1);
 });
+
+test('a dashed border that reaches out throws a dashed shadow', () => {
+  const border = { width: 10, align: 'outside', gap: 6, paint: '#ff0000', dash: [20, 20] };
+  const area = (dash: unknown, dashCap = 'butt') => {
+    const shadow = { x: 0, y: 300, blur: 0, spread: 0, color: '#000000', opacity: 1 };
+    const fields = { borders: [{ ...border, dash, dashCap }], shadows: [shadow], mat: { bottom: 300 } };
+    const plate = compile(template(fields), SIZE);
+    let sum = 0;
+    // The shadow lies in the mat alone.
+    for (let k = SIZE * SIZE * 4 + 3; k < plate.blank.length; k += 4) sum += plate.blank[k]! / 255;
+    return sum;
+  };
+  const circle = Math.PI * R ** 2;
+  const ring = Math.PI * ((R + 16) ** 2 - (R + 6) ** 2);
+  expect(area(null) / (circle + ring)).toBeCloseTo(1, 2);
+  expect(area(border.dash) / (circle + ring / 2)).toBeCloseTo(1, 2);
+  // Dots: as many as fit, each a disc as wide as the line.
+  const count = Math.round((2 * Math.PI * (R + 11)) / 40);
+  expect((area([0, 40], 'round') - circle) / (count * Math.PI * 25)).toBeCloseTo(1, 1.3);
+});
+
+test('dashes too fine to be told apart throw the shadow of a whole line, and soon', () => {
+  const shadowOf = (dash: unknown) => {
+    const borders = [{ width: 10, align: 'outside', gap: 6, dash }];
+    const plate = compile(
+      template({ borders, shadows: [{ y: 300, blur: 0, opacity: 1 }], mat: { bottom: 300 } }),
+      SIZE,
+    );
+    return plate.blank.slice(SIZE * SIZE * 4);
+  };
+  // Taken one by one these were seven millions.
+  expect(shadowOf([0.0001, 0])).toEqual(shadowOf(null));
+});

@@ -1,5 +1,14 @@
 /** Paints laid out for one picture. */
-import { flatRamp, placesOf, rampOf, type LinePaint, type PaintBox, type PaintRows } from '../paint';
+import {
+  flatRamp,
+  isPicked,
+  placesOf,
+  rampOf,
+  type LinePaint,
+  type PaintBox,
+  type PaintRows,
+  type Picked,
+} from '../paint';
 import { alongField, depthField, type Line, type PixelWindow } from '../raster';
 import { boundsOf, type Polygon } from '../shape';
 
@@ -14,6 +23,8 @@ export type PaintGround = {
   readonly scale: number;
   /** The pixels that are asked for. */
   readonly window: PixelWindow;
+  /** The colours that each photo gives. */
+  readonly picks: readonly Picked[];
 };
 
 /** The bounds of polygons as a gradient's box. */
@@ -22,18 +33,21 @@ export function boxOf(polygons: readonly Polygon[]): PaintBox {
   return { left, top, width: right - left, height: bottom - top };
 }
 
-/** A paint with its layer's opacity, ready to be asked row by row. */
-export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround): PaintRows {
-  if (typeof paint === 'string') return { ramp: flatRamp(paint, opacity), places: { kind: 'flat' } };
+/** A paint with its layer's opacity, ready to be asked row by row; one that a photo gives says its alpha only, and which of them it is. */
+export type LaidPaint = PaintRows & { readonly pick: number };
+
+export const samePick = (a: Picked, b: Picked): boolean => a.from === b.from && a.tone === b.tone;
+
+export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround): LaidPaint {
+  if (typeof paint === 'string') return { ramp: flatRamp(paint, opacity), places: { kind: 'flat' }, pick: -1 };
+  if (isPicked(paint)) {
+    const pick = ground.picks.findIndex((other) => samePick(paint, other));
+    return { ramp: flatRamp('#000000', opacity), places: { kind: 'flat' }, pick };
+  }
   const ramp = rampOf(paint.stops, opacity);
   const { outline, window, scale } = ground;
-  if (paint.kind === 'contour') {
-    const values = depthField(outline, paint.depth * scale, window);
-    return { ramp, places: { kind: 'field', field: { ...window, values } } };
-  }
-  if (paint.kind === 'along') {
-    const values = alongField(ground.line ?? { outline, reach: 0 }, window);
-    return { ramp, places: { kind: 'field', field: { ...window, values } } };
-  }
-  return { ramp, places: placesOf(paint, ground.box) };
+  const field = (values: Uint16Array) => ({ ramp, places: { kind: 'field', field: { ...window, values } }, pick: -1 }) as const; // prettier-ignore
+  if (paint.kind === 'contour') return field(depthField(outline, paint.depth * scale, window));
+  if (paint.kind === 'along') return field(alongField(ground.line ?? { outline, reach: 0 }, window));
+  return { ramp, places: placesOf(paint, ground.box), pick: -1 };
 }

@@ -11,25 +11,29 @@ import {
   matrixRow,
   type Blend,
   type Matrix,
-  type PaintRows,
+  type Picked,
 } from '../paint';
 import { bandsOf, softCoverage, type PixelWindow } from '../raster';
 import { offset, type Polygon } from '../shape';
-import { boxOf, paintRows, type PaintGround } from './paints';
-import type { Shadow, Template } from '../template';
+import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
+import type { Shadow } from '../layers';
+import type { Template } from '../template';
 
 type Step =
-  { readonly kind: 'matrix'; readonly matrix: Matrix } | ({ readonly kind: 'blend'; readonly mode: Blend } & PaintRows);
+  { readonly kind: 'matrix'; readonly matrix: Matrix } | ({ readonly kind: 'blend'; readonly mode: Blend } & LaidPaint);
 
 /** In their order; first of all a table of 3 × 256 values, 0…1, for what goes by each channel of the photo alone. */
 export type PhotoFinish = { readonly table: Float32Array | null; readonly steps: readonly Step[] };
+
+/** Straight r, g, b, 0…1, of every colour that a photo gives. */
+export type PickedColours = readonly (readonly [r: number, g: number, b: number])[];
 
 /** What a step makes of one channel wherever the pixel lies; null where that does not say it all. */
 function channelOf(step: Step): ((channel: number, v: number) => number) | null {
   if (step.kind === 'matrix')
     return isPerChannel(step.matrix) ? (channel, v) => channelThrough(step.matrix, channel, v) : null;
-  const { mode, ramp, places } = step;
-  if (places.kind !== 'flat' || !isSeparable(mode)) return null;
+  const { mode, ramp, places, pick } = step;
+  if (places.kind !== 'flat' || pick >= 0 || !isSeparable(mode)) return null;
   return (channel, v) => blended(mode, v, ramp[channel]!, ramp[3]!);
 }
 
@@ -46,6 +50,19 @@ function folded(steps: readonly Step[]): PhotoFinish {
     channels.reduce((v, through) => through(Math.floor(i / 256), v), (i % 256) / 255),
   );
   return { table, steps: steps.slice(channels.length) };
+}
+
+const isOfPhoto = (step: Step): boolean => step.kind === 'blend' && step.pick >= 0;
+
+/** The finish for a photo that gives these colours. */
+export function finishWith(finish: PhotoFinish, colours: PickedColours): PhotoFinish {
+  if (!finish.steps.some(isOfPhoto)) return finish;
+  const steps = finish.steps.map((step): Step => {
+    if (step.kind !== 'blend' || step.pick < 0) return step;
+    return { ...step, ramp: Float32Array.of(...colours[step.pick]!, step.ramp[3]!), pick: -1 };
+  });
+  // Nothing came before the first of them that was not in the table already.
+  return finish.table ? { ...finish, steps } : folded(steps);
 }
 
 /** CSS Backgrounds 3 §7.1, inset: what is not within the outline, spread inwards, moved and blurred, falls on the photo. */
@@ -65,6 +82,7 @@ function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Ste
     mode: 'normal',
     ramp: fadeRamp(shadow.color, shadow.opacity),
     places: { kind: 'field', field: { ...window, values } },
+    pick: -1,
   };
 }
 
@@ -78,9 +96,10 @@ export function photoFinish(
   outline: readonly Polygon[],
   scale: number,
   window: PixelWindow,
+  picks: readonly Picked[],
 ): PhotoFinish | null {
   if (window.width * window.height === 0) return null;
-  const ground = { outline, scale, window, box: boxOf(outline) };
+  const ground = { outline, scale, window, box: boxOf(outline), picks };
   const steps: Step[] = [
     ...matricesOf(filters).map((matrix) => ({ kind: 'matrix', matrix }) as const),
     ...tints
@@ -98,7 +117,7 @@ export function photoFinish(
 }
 
 /** Rows that the loops below work in, for pictures up to so many pixels wide. */
-type Rows = { readonly colours: Float32Array; readonly paint: Float32Array; readonly at: Float32Array; readonly bytes: Uint8Array; readonly clamped: Uint8ClampedArray }; // prettier-ignore
+type Rows = { readonly colours: Float32Array; readonly scratch: Float32Array; readonly at: Int32Array; readonly bytes: Uint8Array; readonly clamped: Uint8ClampedArray }; // prettier-ignore
 
 let rows: Rows = rowsFor(0);
 
@@ -106,8 +125,8 @@ function rowsFor(n: number): Rows {
   const bytes = new Uint8Array(n * 4);
   return {
     colours: new Float32Array(n * 3),
-    paint: new Float32Array(n * 4),
-    at: new Float32Array(n),
+    scratch: new Float32Array(n),
+    at: new Int32Array(n),
     bytes,
     clamped: new Uint8ClampedArray(bytes.buffer),
   };
@@ -132,7 +151,7 @@ export function finishedRow(
   n: number,
 ): Uint8ClampedArray {
   if (rows.at.length < n) rows = rowsFor(n);
-  const { colours, paint, at, bytes } = rows;
+  const { colours, scratch, at, bytes } = rows;
   const values = table ?? PLAIN;
   for (let i = 0, k = 0, q = p; i < n; i++, k += 3, q += 4) {
     colours[k] = values[photo[q]!]!;
@@ -142,8 +161,8 @@ export function finishedRow(
   for (const step of steps) {
     if (step.kind === 'matrix') matrixRow(step.matrix, colours, n);
     else {
-      fillPaint(step, x, y, n, at, paint);
-      blendRow(step.mode, colours, paint, n);
+      fillPaint(step, x, y, n, scratch, at);
+      blendRow(step.mode, colours, { values: step.ramp, at }, n);
     }
   }
   for (let i = 0, k = 0, q = 0; i < n; i++, k += 3, q += 4) {

@@ -1,33 +1,63 @@
 /** The compiled form of a template at one size: all that does not depend on the photo. */
-import type { Places } from '../paint';
+import type { Caption } from '../layers';
+import type { Picked, Places } from '../paint';
 import type { PixelWindow } from '../raster';
 import type { PhotoFinish } from './photo-finish';
 
 /**
- * Pixels of a plate are of three sorts: those without photo are final in `blank`; those
- * that are all photo are copied from it; and mixed ones are base + share · photo. Rows
- * are kept as runs, so that most of a cutout is copied rather than computed.
+ * Pixels come from numbered sources: 0 the photo, 1 the photo mirrored for a reflection, from
+ * 2 on a colour taken from it. Those without any are final in `blank`. The others lie in
+ * runs, so that most of a cutout is copied rather than computed.
  */
 export type Plate = {
   readonly width: number;
   readonly height: number;
   /** Straight 8-bit RGBA of the cutout without photo; its alpha is the finished cutout's alpha. */
   readonly blank: Uint8ClampedArray;
-  /** Triples: first pixel, number of pixels, and 1 for a run of pure photo or 0 for a mixed run. */
+  /** Triples: first pixel, number of pixels, and the sort of the run. */
   readonly runs: Int32Array;
-  /** For every mixed pixel in turn: r, g, b to add (0…255) and the photo's share (0…1), in straight colour. */
+  /** What the sorts need to know, run by run. All in straight colour: r, g, b to add (0…255), shares of sources 0…1. */
   readonly mixed: Float32Array;
+  /** The colours that are taken from each photo: sources 2, 3, … */
+  readonly picks: readonly Picked[];
+  /** Row y of the mirrored photo is row `mirror` − y of the photo. */
+  readonly mirror: number;
   /** The pixels in which the photo shows: what `compose` wants to be given. */
   readonly photoWindow: PixelWindow;
-  /** The pixels that are not fully transparent. */
+  /** The pixels that are not fully transparent, captions left out. */
   readonly inked: PixelWindow;
-  /** The cutout without any photo at all, straight 8-bit RGBA, for photos that leave gaps; null where none is asked for. */
-  readonly bare: Uint8ClampedArray | null;
+  /** The cutout without any photo at all, for photos that leave gaps; null where none is asked for. */
+  readonly bare: Plate | null;
   /** What becomes of the photo's own pixels; null where they stay as they are. */
   readonly finish: PhotoFinish | null;
+  /** What is written on it, photo by photo. */
+  readonly captions: readonly Caption[];
   /** Pixels per frame unit. */
   readonly scale: number;
+  /** Where the frame's corner lies, frame units from the picture's. */
+  readonly origin: readonly [x: number, y: number];
 };
+
+/** A placement in the frame as it lies in the picture, whose corner is the mat's. */
+export const onPlate = <P extends { readonly x: number; readonly y: number }>(placement: P, { origin }: Plate): P => ({
+  ...placement,
+  x: placement.x + origin[0],
+  y: placement.y + origin[1],
+});
+
+/** The sorts of runs, with what `mixed` holds for them. */
+export const SORTS = {
+  /** Four numbers a pixel: what to add, and the photo's share. */
+  mixed: 0,
+  /** The photo as it is: nothing. */
+  photo: 1,
+  /** As `mixed`, of the mirrored photo. */
+  mirrored: 2,
+  /** Once for the whole run: what to add, and the share of each picked colour. */
+  flat: 3,
+  /** For each pixel: what to add, and the share of every source. */
+  parted: 4,
+} as const;
 
 /** A copy of an array in memory that threads share. */
 function shared<A extends Uint8ClampedArray | Uint16Array | Int32Array | Float32Array>(values: A): A {
@@ -51,7 +81,7 @@ const sharedFinish = ({ table, steps }: PhotoFinish): PhotoFinish => ({
 export const sharedPlate = (plate: Plate): Plate => ({
   ...plate,
   blank: shared(plate.blank),
-  bare: plate.bare && shared(plate.bare),
+  bare: plate.bare && sharedPlate(plate.bare),
   runs: shared(plate.runs),
   mixed: shared(plate.mixed),
   finish: plate.finish && sharedFinish(plate.finish),

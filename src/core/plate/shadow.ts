@@ -1,7 +1,7 @@
 /** Drop shadows: the cutout's silhouette, moved, spread and blurred (CSS Backgrounds 3 §7.1). */
 import { softCoverage, type PixelWindow } from '../raster';
 import { offset, type Polygon } from '../shape';
-import type { Shadow } from '../template';
+import type { Shadow } from '../layers';
 
 /** CSS: the blur radius makes a Gaussian whose standard deviation is half of it. */
 const sigmaOf = (blurRadius: number) => blurRadius / 2;

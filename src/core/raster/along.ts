@@ -1,7 +1,7 @@
 /** Places along an outline, and dashes by them. */
 import { polygonArea, type Polygon } from '../shape';
 import { coverage, type PixelWindow } from './coverage';
-import { inBands, nearestSides, shareAlong, sidesOf } from './distance';
+import { sidesOf } from './distance';
 
 /** Clockwise, from its topmost point on; of several as high the one furthest to the left. */
 function laidOut(polygon: Polygon): Polygon {
@@ -42,6 +42,49 @@ function lengthsOf(polygons: readonly Polygon[]) {
   return { begins: begins!, long: long!, whole: whole! };
 }
 
+/** Sides by squares of the picture: those that come within reach of each. */
+function sidesBySquare(sides: Float64Array, reach: number, { left, top, width, height }: PixelWindow) {
+  const square = Math.max(8, Math.ceil(reach));
+  const [columns, rows] = [Math.ceil(width / square), Math.ceil(height / square)];
+  const lists: number[][] = Array.from({ length: columns * rows }, () => []);
+  const span = (a: number, b: number, from: number, many: number) => [
+    Math.max(0, Math.floor((Math.min(a, b) - reach - from) / square)),
+    Math.min(many - 1, Math.floor((Math.max(a, b) + reach - from) / square)),
+  ];
+  for (let side = 0, k = 0; k < sides.length; side++, k += 4) {
+    const [x0, x1] = span(sides[k]!, sides[k + 2]!, left, columns) as [number, number];
+    const [y0, y1] = span(sides[k + 1]!, sides[k + 3]!, top, rows) as [number, number];
+    for (let y = y0; y <= y1; y++) for (let x = x0; x <= x1; x++) lists[y * columns + x]!.push(side);
+  }
+  return { square, columns, lists };
+}
+
+/** The nearest of some sides, its squared distance and how far along it the nearest point lies. */
+type Found = { side: number; squared: number; share: number };
+
+function findNearest(sides: Float64Array, some: readonly number[], x: number, y: number, found: Found): void {
+  found.side = -1;
+  found.squared = Infinity;
+  for (let n = 0; n < some.length; n++) {
+    const side = some[n]!;
+    const k = side * 4;
+    const ax = sides[k]! - x;
+    const ay = sides[k + 1]! - y;
+    const dx = sides[k + 2]! - sides[k]!;
+    const dy = sides[k + 3]! - sides[k + 1]!;
+    const long = dx * dx + dy * dy;
+    let t = long > 0 ? -(ax * dx + ay * dy) / long : 0;
+    t = t < 0 ? 0 : t > 1 ? 1 : t;
+    const ex = ax + dx * t;
+    const ey = ay + dy * t;
+    const d = ex * ex + ey * ey;
+    if (d >= found.squared) continue;
+    found.side = side;
+    found.squared = d;
+    found.share = t;
+  }
+}
+
 /**
  * A value for each pixel by where along the outline it lies: `at` and the outline's `whole`
  * length in pixels, and how far `away` from it; 0 where none lies within reach.
@@ -54,19 +97,26 @@ function fieldAlong(
   const polygons = outline.filter((polygon) => polygon.length > 2).map(laidOut);
   const sides = sidesOf(polygons);
   const { begins, long, whole } = lengthsOf(polygons);
-  return inBands(sides, window, reach, (seen) => {
-    const asked = within && coverage(within, seen);
-    const { side, squared } = nearestSides(sides, seen, asked);
-    const values = new Float32Array(side.length);
-    for (let i = 0; i < values.length; i++) {
-      const k = side[i]!;
-      const away = Math.sqrt(squared[i]!);
-      if (k < 0 || away > reach || (asked && asked[i] === 0)) continue;
-      const [x, y] = [seen.left + (i % seen.width) + 0.5, seen.top + Math.floor(i / seen.width) + 0.5];
-      values[i] = valueAt(begins[k]! + long[k]! * shareAlong(sides, k, x, y), whole[k]!, away);
-    }
-    return values;
+  const { square, columns, lists } = sidesBySquare(sides, reach, window);
+  const asked = within && coverage(within, window);
+  const found: Found = { side: -1, squared: Infinity, share: 0 };
+  const out = new Uint16Array(window.width * window.height);
+  lists.forEach((some, n) => {
+    if (some.length === 0) return;
+    const [x0, y0] = [(n % columns) * square, Math.floor(n / columns) * square];
+    for (let y = y0; y < Math.min(y0 + square, window.height); y++)
+      for (let x = x0; x < Math.min(x0 + square, window.width); x++) {
+        const i = y * window.width + x;
+        if (asked && asked[i] === 0) continue;
+        findNearest(sides, some, window.left + x + 0.5, window.top + y + 0.5, found);
+        const away = Math.sqrt(found.squared);
+        if (found.side < 0 || away > reach) continue;
+        const k = found.side;
+        const v = valueAt(begins[k]! + long[k]! * found.share, whole[k]!, away);
+        out[i] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
+      }
   });
+  return out;
 }
 
 /** How far along the outline's length each pixel lies, 0…65535 for 0…1: from its topmost point, clockwise. */
@@ -97,6 +147,75 @@ function dashesOf(lengths: readonly number[]): { readonly dashes: readonly Dash[
   return { dashes, period: at };
 }
 
+/** How long a turn of the pattern is on an outline of this length. */
+const turnOn = (whole: number, period: number, fit: boolean): number =>
+  fit ? whole / Math.max(1, Math.round(whole / period)) : period;
+
+/** A stretch of a closed line, `places` being where its corners lie along it: the corners within and both ends, with the line's direction at each. */
+function stretchOf(way: Polygon, places: readonly number[], whole: number, [from, to]: Dash) {
+  const at = (t: number) => {
+    let k = places.findIndex((place) => place > t) - 1;
+    if (k < 0) k = way.length - 1;
+    const [[ax, ay], [bx, by]] = [way[k]!, way[(k + 1) % way.length]!];
+    const long = Math.hypot(bx - ax, by - ay) || 1;
+    const share = Math.min(1, (t - places[k]!) / long);
+    return { x: ax + (bx - ax) * share, y: ay + (by - ay) * share, dx: (bx - ax) / long, dy: (by - ay) / long };
+  };
+  const inner = places.filter((place) => place > from && place < to);
+  return [from, ...inner, Math.min(to, whole - 1e-9)].map((t) => at(Math.max(0, Math.min(t, whole - 1e-9))));
+}
+
+/** Half a circle of corners around a line's end. */
+const cap = (x: number, y: number, angle: number, r: number): Polygon =>
+  Array.from({ length: 13 }, (_, i) => {
+    const turn = angle + (Math.PI * i) / 12;
+    return [x + r * Math.cos(turn), y + r * Math.sin(turn)] as const;
+  });
+
+/** More dashes than this are as good as a whole line: each would be smaller than can be told apart. */
+const MOST_DASHES = 2000;
+
+/** The dashes along outlines as polygons, for what has to know them whole: a shadow that they throw. Null where there are too many. */
+export function dashPolygons(
+  outline: readonly Polygon[],
+  { lengths, cap: ends, fit, width }: Dashes,
+): Polygon[] | null {
+  const { dashes, period } = dashesOf(lengths);
+  const all = outline.flatMap((polygon) => lengthsOf([polygon]).whole[0] ?? 0).reduce((sum, whole) => sum + whole, 0);
+  if (all * dashes.length > MOST_DASHES * period) return null;
+  return outline
+    .filter((polygon) => polygon.length > 2)
+    .flatMap((polygon) => {
+      const way = laidOut(polygon);
+      const {
+        begins: places,
+        whole: [whole = 0],
+      } = lengthsOf([way]);
+      if (period <= 0 || whole === 0) return [];
+      const turn = turnOn(whole, period, fit);
+      const r = width / 2;
+      const all = Array.from({ length: Math.ceil(whole / turn - 1e-9) }, (_, k) =>
+        dashes.map(([from, to]): Dash => [k * turn + (from * turn) / period, k * turn + (to * turn) / period]),
+      ).flat();
+      return all
+        .filter(([from]) => from < whole)
+        .map((dash): Polygon => {
+          const line = stretchOf(way, places, whole, dash);
+          const [first, last] = [line[0]!, line[line.length - 1]!];
+          const side = (sign: number) =>
+            line.map(({ x, y, dx, dy }) => [x - sign * r * dy, y + sign * r * dx] as const);
+          if (ends === 'butt') return [...side(-1), ...side(1).reverse()];
+          const angle = ({ dx, dy }: typeof first) => Math.atan2(dy, dx);
+          return [
+            ...side(-1),
+            ...cap(last.x, last.y, angle(last) - Math.PI / 2, r),
+            ...side(1).reverse(),
+            ...cap(first.x, first.y, angle(first) + Math.PI / 2, r),
+          ];
+        });
+    });
+}
+
 const clamp = (v: number) => (v < 0 ? 0 : v > 1 ? 1 : v);
 
 /**
@@ -111,7 +230,7 @@ export function dashField(
   const { dashes, period } = dashesOf(lengths);
   if (period <= 0) return new Uint16Array(window.width * window.height).fill(65535);
   return fieldAlong(line, window, (at, whole, away) => {
-    const turn = fit ? whole / Math.max(1, Math.round(whole / period)) : period;
+    const turn = turnOn(whole, period, fit);
     const stretch = turn / period;
     let [flat, caps] = [0, 0];
     // The turn that the pixel lies in, and those beside it, which may reach into the pixel.

@@ -3,5 +3,5 @@ export { coverage, type PixelWindow } from './coverage';
 export { continued, type FromRim } from './continued';
 export { resample, type Outside } from './resample';
 export { softCoverage } from './soft-coverage';
-export { alongField, dashField, type Line } from './along';
+export { alongField, dashField, dashPolygons, type Line } from './along';
 export { depthField } from './distance';

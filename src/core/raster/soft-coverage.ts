@@ -1,6 +1,7 @@
 /** Coverage seen through a Gaussian, as shadows need it. */
 import type { Polygon } from '../shape';
 import { blur, blurReach } from './blur';
+import { fromCells } from './cells';
 import { coverage, type PixelWindow } from './coverage';
 
 /** The blur works on cells so coarse that its own sigma is still this many of them. */
@@ -24,60 +25,6 @@ function sigmaInCells(sigma: number, cell: number): number {
   return cell === 1 ? sigma : Math.sqrt(sigma * sigma + 1 / 12 - (cell * cell) / 4) / cell;
 }
 
-/** Values along one axis between cells: the cell before each pixel's centre, and the share of the one after. */
-function stepsFor(length: number, cell: number) {
-  const before = new Int32Array(length);
-  const share = new Float32Array(length);
-  for (let x = 0; x < length; x++) {
-    const at = (x + 0.5) / cell - 0.5;
-    before[x] = Math.floor(at);
-    share[x] = at - before[x]!;
-  }
-  return { before, share };
-}
-
-/** Cells into pixels, by straight lines between the cells' middles; `rim` cells lie around the window. */
-function fromCells(
-  cells: Float32Array,
-  stride: number,
-  rim: number,
-  cell: number,
-  { width, height }: PixelWindow,
-): Float32Array {
-  const out = new Float32Array(width * height);
-  if (cell === 1) {
-    for (let y = 0; y < height; y++) {
-      const start = (y + rim) * stride + rim;
-      out.set(cells.subarray(start, start + width), y * width);
-    }
-    return out;
-  }
-  const across = stepsFor(width, cell);
-  const down = stepsFor(height, cell);
-  const stretched = new Map<number, Float32Array>();
-  const rowOf = (row: number) => {
-    const known = stretched.get(row);
-    if (known) return known;
-    const line = new Float32Array(width);
-    const start = (row + rim) * stride + rim;
-    for (let x = 0; x < width; x++) {
-      const k = start + across.before[x]!;
-      line[x] = cells[k]! + across.share[x]! * (cells[k + 1]! - cells[k]!);
-    }
-    stretched.delete(row - 2);
-    stretched.set(row, line);
-    return line;
-  };
-  for (let y = 0; y < height; y++) {
-    const upper = rowOf(down.before[y]!);
-    const lower = rowOf(down.before[y]! + 1);
-    const share = down.share[y]!;
-    const line = out.subarray(y * width, (y + 1) * width);
-    for (let x = 0; x < width; x++) line[x] = upper[x]! + share * (lower[x]! - upper[x]!);
-  }
-  return out;
-}
-
 /**
  * The polygons' coverage blurred by a Gaussian, for the pixels of a window, 0…1. Polygons
  * beyond the window count with what they spread into it.
@@ -94,5 +41,5 @@ export function softCoverage(polygons: readonly Polygon[], window: PixelWindow, 
   const [columns, rows] = [Math.ceil(window.width / cell) + 2 * rim, Math.ceil(window.height / cell) + 2 * rim];
   const cells = coverage(inCells, { left: -rim, top: -rim, width: columns, height: rows });
   blur(cells, columns, rows, narrow);
-  return fromCells(cells, columns, rim, cell, window);
+  return fromCells({ cells, stride: columns, rim, cell }, window.width, 0, window.height);
 }

@@ -2,12 +2,13 @@
 import { brightnessOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
 import { groundColour } from './ground';
 import { labToHex, toLab, type Raster } from './lab';
+import { paletteOf } from './palette';
 import { rimOf } from './rim';
 import type { FoundSubject, Sight } from './sight';
 import { subjectIn } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 5;
+export const SIGHT_VERSION = 6;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;
@@ -32,6 +33,7 @@ export function look(raster: Raster): Omit<Sight, 'faces'> {
     },
     ground: { colour: labToHex(groundColour(ground)), plain: tidy(ground.plain) },
     rim: rimOf(lab),
+    palette: paletteOf(raster, lab, subject),
     sharpness: tidy(sharpnessOf(luma, width, height, subject?.box)),
     contrast: tidy(contrastOf(luma, width, height, subject?.box)),
     brightness: tidy(brightnessOf(luma)),

@@ -27,6 +27,10 @@ export const foundSubjectSchema = z.object({
   count: z.int(),
 });
 
+/** CSS hex. */
+const tonesSchema = z.object({ main: z.string(), light: z.string(), dark: z.string(), vivid: z.string() });
+const paletteSchema = z.object({ subject: tonesSchema, ground: tonesSchema, photo: tonesSchema });
+
 /** Places and sizes are shares of the upright photo's width and height, from its left top corner. */
 export const sightSchema = z.object({
   /** Of the finder: a better one looks again. */
@@ -37,6 +41,8 @@ export const sightSchema = z.object({
   ground: z.object({ colour: z.string(), plain: share }),
   /** What would streak where the rim is drawn out, side by side (`rimOf`). */
   rim: z.array(z.string()).length(4).optional(),
+  /** Its colours (`paletteOf`). */
+  palette: paletteSchema.optional(),
   /** Variance of the Laplacian of luma, in squared 8-bit steps. */
   sharpness: z.number(),
   /** Variance of luma in the same place, squared 8-bit steps: a dark photo has less of both. */
@@ -49,4 +55,6 @@ export const sightSchema = z.object({
 
 export type Face = z.infer<typeof faceSchema>;
 export type FoundSubject = z.infer<typeof foundSubjectSchema>;
+export type Tones = z.infer<typeof tonesSchema>;
+export type Palette = z.infer<typeof paletteSchema>;
 export type Sight = z.infer<typeof sightSchema>;

@@ -46,3 +46,29 @@ export function rimOfMask(mask: string): readonly (readonly [number, number])[] 
   }
   return [...down, ...up];
 }
+
+/**
+ * Where a pixel of a picture lies by a subject's mask: 1 within the subject, 0 outside it,
+ * and null in cells along its rim, which have some of both. By its place row by row.
+ */
+export function sideOf(
+  mask: string,
+  [left, top, across, down]: readonly [number, number, number, number],
+  { width, height }: { readonly width: number; readonly height: number },
+): (i: number) => 0 | 1 | null {
+  const rows = Array.from({ length: SIDE }, (_, row) => parseInt(mask.slice(row * DIGITS, (row + 1) * DIGITS), 16));
+  const isIn = (row: number, column: number) =>
+    row >= 0 && column >= 0 && row < SIDE && column < SIDE && ((rows[row]! >> (SIDE - 1 - column)) & 1) === 1;
+  /** Of every cell and of a rim of cells around the box. */
+  const sides = Array.from({ length: (SIDE + 2) ** 2 }, (_, k) => {
+    const [row, column] = [Math.floor(k / (SIDE + 2)) - 1, (k % (SIDE + 2)) - 1];
+    const around = [-1, 0, 1].flatMap((dy) => [-1, 0, 1].map((dx) => isIn(row + dy, column + dx)));
+    return around.every((v) => v) ? 1 : around.some((v) => v) ? null : 0;
+  });
+  return (i) => {
+    const column = Math.floor(((((i % width) + 0.5) / width - left) / across) * SIDE);
+    const row = Math.floor((((Math.floor(i / width) + 0.5) / height - top) / down) * SIDE);
+    if (row < -1 || column < -1 || row > SIDE || column > SIDE) return 0;
+    return sides[(row + 1) * (SIDE + 2) + column + 1]!;
+  };
+}

@@ -2,7 +2,7 @@
 import { NO_FILTERS } from '../paint';
 import type { Template } from './template';
 
-/** The template with the photo as it is, sharp edges and no layers, to compare its finish with. */
+/** The template with the photo as it is, sharp edges and no layers, to compare its finish with; its picture stays as large. */
 export const withoutFinish = (template: Template): Template => ({
   ...template,
   edge: { ...template.edge, rounding: 0, feather: 0 },
@@ -10,5 +10,8 @@ export const withoutFinish = (template: Template): Template => ({
   tints: [],
   borders: [],
   shadows: [],
+  reflection: null,
+  mat: { ...template.mat, paint: null },
+  captions: [],
   backdrop: null,
 });

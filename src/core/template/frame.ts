@@ -1,7 +1,9 @@
 /** A template made for another frame. */
-import type { LinePaint } from '../paint';
+import type { Growth } from '../layers';
+import { grownFinish } from './grown-finish';
 import { boundsOfOutline, outlineOf, scaleShape, takesAnyProportion } from '../shape';
-import { inFrame } from './output-size';
+import { inPicture } from './output-size';
+import { pictureOf } from './picture';
 import type { Template } from './template';
 import { pixelsPerUnit, type Unit } from './units';
 
@@ -42,30 +44,15 @@ export function withFrame(template: Template, frame: Frame): Template {
     width: tidy(box.width * (follows ? across : factor)),
     height: tidy(box.height * (follows ? down : factor)),
   });
-  const scaled = <K extends string>(object: Readonly<Record<K, number>>, ...keys: K[]) =>
-    Object.fromEntries(keys.map((key) => [key, tidy(object[key] * factor)])) as Record<K, number>;
-  /** The only length that a paint has. */
-  const painted = <P extends LinePaint>(paint: P): P =>
-    typeof paint === 'object' && paint.kind === 'contour' ? { ...paint, depth: tidy(paint.depth * factor) } : paint;
-  return {
-    ...template,
-    frame,
-    shape,
-    edge: { ...template.edge, ...scaled(template.edge, 'rounding', 'feather') },
-    tints: template.tints.map((tint) => ({ ...tint, paint: painted(tint.paint) })),
-    borders: template.borders.map((border) => ({
-      ...border,
-      ...scaled(border, 'width', 'gap'),
-      paint: painted(border.paint),
-      dash: border.dash && border.dash.map((length) => tidy(length * factor)),
-    })),
-    backdrop: template.backdrop && painted(template.backdrop),
-    shadows: template.shadows.map((shadow) => ({
-      ...shadow,
-      ...scaled(shadow, 'x', 'y', 'blur', 'spread', 'reach', 'depth'),
-    })),
-    outputs: inFrame(template.outputs, frame),
+  const length = (v: number) => tidy(v * factor);
+  /** What lies beyond the frame stays as far from it as lengths do. */
+  const along = (v: number, end: number, by: number) => (v > end ? tidy(end * by) + length(v - end) : tidy(v * by));
+  const growth: Growth = {
+    length,
+    place: ([x, y]) => [along(x, template.frame.width, across), along(y, template.frame.height, down)],
   };
+  const next = { ...template, frame, shape, ...grownFinish(template, growth) };
+  return { ...next, outputs: inPicture(next.outputs, pictureOf(next)) };
 }
 
 /** The shape as large as the frame, in its middle: on both sides, or, keeping its proportion and turn, on one. */
@@ -85,4 +72,10 @@ export function fillFrame(template: Template): Template {
     height: box.height * k,
   });
   return { ...template, shape: filled };
+}
+
+/** Another mat round the frame; outputs that go by the picture's size follow. */
+export function withMat(template: Template, mat: Template['mat']): Template {
+  const next = { ...template, mat };
+  return { ...next, outputs: inPicture(next.outputs, pictureOf(next)) };
 }

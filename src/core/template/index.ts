@@ -1,9 +1,11 @@
 export { readLength } from './length-text';
 export { mergeTemplates } from './merge';
-export { frameWidthInPixels, inFrame, outputHeight, widthFor, type OutputSize } from './output-size';
+export { frameWidthInPixels, inPicture, outputHeight, widthFor, type OutputSize } from './output-size';
+export { STARTING_FINISHES, withFinish } from './finishes';
 export { withoutFinish } from './finish';
-export { fillFrame, frameIn, withFrame, type Frame } from './frame';
-export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH, type Border, type Tint, type Shadow } from './schema';
+export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';
+export { fillFrame, frameIn, withFrame, withMat, type Frame } from './frame';
+export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH } from './schema';
 export {
   keptTemplate,
   MAX_PIXELS,

@@ -6,26 +6,26 @@ import { pixelsPerUnit } from './units';
 type Frame = TemplateDocument['frame'];
 export type OutputSize = NonNullable<z.infer<typeof outputSchema>['size']>;
 
-/** Pixels of the frame's whole width at its own resolution, at least 1. */
-export function frameWidthInPixels(frame: Frame): number {
-  return Math.max(1, Math.round(frame.width * pixelsPerUnit(frame.unit, frame.ppi)));
+/** Pixels of a frame's or picture's whole width at its own resolution, at least 1. */
+export function frameWidthInPixels({ width, unit, ppi }: Frame): number {
+  return Math.max(1, Math.round(width * pixelsPerUnit(unit, ppi)));
 }
 
 /** Pixels of a picture's width, at least 1. */
-export function widthFor(size: OutputSize, frame: Frame): number {
-  if (size === 'frame') return frameWidthInPixels(frame);
+export function widthFor(size: OutputSize, picture: Frame): number {
+  if (size === 'frame') return frameWidthInPixels(picture);
   if ('factor' in size)
-    return Math.max(1, Math.round(frame.width * pixelsPerUnit(frame.unit, frame.ppi) * size.factor));
+    return Math.max(1, Math.round(picture.width * pixelsPerUnit(picture.unit, picture.ppi) * size.factor));
   return Math.max(1, Math.round(size.width * pixelsPerUnit(size.unit, size.ppi)));
 }
 
-/** Outputs in another frame: those that go by it follow. */
-export const inFrame = <O extends { readonly size: OutputSize | null; readonly width: number }>(
+/** Outputs of another picture: those that go by its size follow. */
+export const inPicture = <O extends { readonly size: OutputSize | null; readonly width: number }>(
   outputs: readonly O[],
-  frame: Frame,
-): O[] => outputs.map((output) => (output.size ? { ...output, width: widthFor(output.size, frame) } : output));
+  picture: Frame,
+): O[] => outputs.map((output) => (output.size ? { ...output, width: widthFor(output.size, picture) } : output));
 
 /** Height in pixels of an output `width` pixels wide. */
-export function outputHeight(frame: Frame, width: number): number {
-  return Math.max(1, Math.round((width * frame.height) / frame.width));
+export function outputHeight(picture: Pick<Frame, 'width' | 'height'>, width: number): number {
+  return Math.max(1, Math.round((width * picture.height) / picture.width));
 }

@@ -3,12 +3,12 @@
  * schema is the one definition; `docs/template.schema.json` is generated from it.
  */
 import { z } from 'zod';
-import { blendSchema, colourSchema, filtersSchema, paintSchema, type AreaPaint, type LinePaint } from '../paint';
-import { joinSchema, shapeSchema } from '../shape';
+import { border, caption, mat, reflection, shadow, tint } from '../layers';
+import { areaPaintSchema, colourSchema, filtersSchema } from '../paint';
+import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
 
 const length = z.number().min(0).max(100_000);
-const signedLength = z.number().min(-100_000).max(100_000);
 const share = z.number().min(0).max(1);
 
 /** Defaults of an object whose every field has one. */
@@ -31,7 +31,8 @@ const edgeSchema = z.strictObject({
 });
 
 const centringSchema = z.strictObject({
-  rule: z.enum(['middle', 'subject', 'face', 'point']).default('middle'),
+  /** `auto`: a clear face, else the subject, else the middle. */
+  rule: z.enum(['middle', 'subject', 'face', 'point', 'auto']).default('middle'),
   at: z.tuple([share, share]).default([0.5, 0.5]),
   size: z.number().gt(0).max(10).nullable().default(null),
   measure: z.enum(['longest', 'height', 'width', 'area']).default('longest'),
@@ -66,59 +67,6 @@ const limitsSchema = z.strictObject({
   twins: z.int().min(0).max(32).default(4),
   /** Least contrast of borders and shadows with what they lie on (WCAG 2.2 §1.4.11: 3:1). */
   contrast: z.number().min(1).max(21).default(3),
-});
-
-/** Off, a layer is kept and not drawn. */
-const on = z.boolean().default(true);
-
-const tintSchema = z.strictObject({
-  paint: paintSchema.default('#00000000'),
-  blend: blendSchema.default('multiply'),
-  opacity: share.default(1),
-  on,
-});
-
-const borderSchema = z.strictObject({
-  width: length.default(16),
-  align: z.enum(['inside', 'centre', 'outside']).default('inside'),
-  gap: length.default(0),
-  paint: paintSchema.default('#2f6f5e'),
-  /** Lengths on, off, … along the line's middle, from its topmost point, clockwise. */
-  dash: z.array(length).min(1).max(16).nullable().default(null),
-  dashCap: z.enum(['butt', 'round']).default('butt'),
-  /** Stretched or shrunk so that a whole number of them goes round. */
-  dashFit: z.boolean().default(true),
-  join: joinSchema.default('round'),
-  opacity: share.default(1),
-  on,
-});
-
-export type Tint = Omit<z.infer<typeof tintSchema>, 'paint'> & { readonly paint: AreaPaint };
-
-export type Border = Omit<z.infer<typeof borderSchema>, 'paint'> & { readonly paint: LinePaint };
-
-const shadowSchema = z.strictObject({
-  kind: z.enum(['drop', 'ground', 'inner']).default('drop'),
-  x: signedLength.default(0),
-  y: signedLength.default(12),
-  blur: length.default(24),
-  spread: signedLength.default(0),
-  /** On a floor: the height above it at which e⁻¹ of the shadow is left. */
-  reach: z.number().gt(0).max(100_000).default(120),
-  /** On a floor: how thick the patch is. */
-  depth: length.default(40),
-  color: colourSchema.default('#000000'),
-  opacity: share.default(0.35),
-  on,
-});
-
-export type Shadow = z.infer<typeof shadowSchema>;
-
-const matSchema = z.strictObject({
-  top: length.default(0),
-  right: length.default(0),
-  bottom: length.default(0),
-  left: length.default(0),
 });
 
 export const formatSchema = z.enum(['png', 'webp', 'avif', 'gif', 'tiff', 'jpeg']);
@@ -165,11 +113,13 @@ export const documentSchema = z.strictObject({
   centring: whole(centringSchema),
   mode: z.enum(['cutout', 'window']).default('cutout'),
   filters: whole(filtersSchema),
-  tints: z.array(tintSchema).max(16).default([]),
-  borders: z.array(borderSchema).max(16).default([]),
-  shadows: z.array(shadowSchema).max(16).default([]),
-  mat: whole(matSchema),
-  backdrop: paintSchema.nullable().default(null),
+  tints: z.array(tint.schema).max(16).default([]),
+  borders: z.array(border.schema).max(16).default([]),
+  shadows: z.array(shadow.schema).max(16).default([]),
+  reflection: reflection.schema.nullable().default(null),
+  mat: whole(mat.schema),
+  captions: z.array(caption.schema).max(16).default([]),
+  backdrop: areaPaintSchema.nullable().default(null),
   limits: whole(limitsSchema),
   outputs: z
     .array(outputSchema)

@@ -66,18 +66,24 @@ test('reading what was read changes nothing', () => {
   expect(parseTemplate(JSON.parse(JSON.stringify(once)))).toEqual(once);
 });
 
+test('what is not drawn yet is refused, never ignored', () => {
+  const error = refusalOf(plain({ mode: 'window' }));
+  expect([error.message, error.at]).toEqual(['not supported yet: mode', 'mode']);
+});
+
+const STOPS = [[0, '#fff'], [1, '#000']]; // prettier-ignore
 test.each([
-  [plain({ mode: 'window' }), 'mode'],
-  [plain({ borders: [{}, { paint: { kind: 'picked' } }] }), 'borders[1].paint'],
-  [plain({ backdrop: { kind: 'picked' } }), 'backdrop'],
-  [plain({ backdrop: { kind: 'along', stops: [[0, '#fff'], [1, '#000']] } }), 'backdrop'], // prettier-ignore
-  [plain({ tints: [{ paint: { kind: 'picked' } }] }), 'tints[0].paint'],
-  [plain({ mat: { bottom: 10 } }), 'mat.bottom'],
-  [plain({ outputs: [{ format: 'avif' }] }), 'outputs[0].format'],
-])('what is not drawn yet is refused, never ignored: %j', (document, path) => {
-  const error = refusalOf(document);
-  expect(error.message).toBe(`not supported yet: ${path}`);
-  expect(error.at).toBe(path);
+  [{ backdrop: { kind: 'along', stops: STOPS } }, 'backdrop.kind', /expected 'linear'/i],
+  [{ tints: [{ paint: { kind: 'along', stops: STOPS } }] }, 'tints[0].paint.kind', /expected/i],
+  [{ borders: [{}, { paint: { kind: 'linear', stops: [[0, 'red'], [1, '#000']] } }] }, 'borders[1].paint.stops[0][1]', /CSS hex/], // prettier-ignore
+  [{ mat: { paint: { kind: 'picked', from: 'sky' } } }, 'mat.paint.from', /"subject"/],
+  [{ reflection: { length: 0 } }, 'reflection.length', />0/],
+  [{ captions: [{ at: [1] }] }, 'captions[0].at', /./],
+  [{ captions: [{ fonts: 'text' }] }, 'captions[0].fonts', /unknown field/],
+])('a paint or layer with a fault is refused by its own path: %j', (fields, at, message) => {
+  const error = refusalOf(plain(fields));
+  expect(error.at).toBe(at);
+  expect(error.message).toMatch(message);
 });
 
 test('fields of places that would fill the memory are refused with what would do', () => {
@@ -89,12 +95,12 @@ test('fields of places that would fill the memory are refused with what would do
   expect(parseTemplate(plain({ shadows, outputs: [{ width: 4000 }] })).shadows).toHaveLength(16);
 });
 
-test('what is not drawn yet is kept where it would not be seen', () => {
-  const picked = { kind: 'picked' };
+test('a layer that is off or not seen is kept as it is written', () => {
+  const picked = { kind: 'picked', from: 'photo', tone: 'dark' };
   const read = parseTemplate(
     plain({ tints: [{ paint: picked, on: false }], borders: [{ paint: picked, opacity: 0 }] }),
   );
-  expect([read.tints.length, read.borders.length]).toEqual([1, 1]);
+  expect([read.tints[0]!.paint, read.borders[0]!.paint]).toEqual([picked, picked]);
 });
 
 test.each([

@@ -10,26 +10,15 @@ import {
   type Shape,
   type ShapeDocument,
 } from '../shape';
-import type { AreaPaint } from '../paint';
 import { outputHeight, widthFor } from './output-size';
-import {
-  documentSchema,
-  MAX_OUTPUT_WIDTH,
-  type Border,
-  type outputSchema,
-  type TemplateDocument,
-  type Tint,
-} from './schema';
-import { refuseUnsupported } from './support';
+import { pictureOf } from './picture';
+import { documentSchema, MAX_OUTPUT_WIDTH, type outputSchema, type TemplateDocument } from './schema';
 
 /** An output with its width in pixels worked out, from its `size` where it has one. */
 export type Output = z.infer<typeof outputSchema> & { readonly width: number };
 
-export type Template = Omit<TemplateDocument, 'shape' | 'borders' | 'tints' | 'outputs' | 'backdrop'> & {
+export type Template = Omit<TemplateDocument, 'shape' | 'outputs'> & {
   readonly shape: Shape;
-  readonly borders: readonly Border[];
-  readonly tints: readonly Tint[];
-  readonly backdrop: AreaPaint | null;
   readonly outputs: readonly Output[];
 };
 
@@ -44,7 +33,17 @@ function pathOf(path: readonly PropertyKey[]): string {
   );
 }
 
-function refusal(issue: z.core.$ZodIssue): WobrelError {
+/** Of what could be one of several things, what is wrong with the one that it is most like: the deepest fault. */
+function nearest(issue: z.core.$ZodIssue): z.core.$ZodIssue {
+  if (issue.code !== 'invalid_union') return issue;
+  const deepest = issue.errors
+    .flatMap(([first]) => (first ? [nearest(first)] : []))
+    .reduce<z.core.$ZodIssue | null>((a, b) => (a && a.path.length >= b.path.length ? a : b), null);
+  return deepest && deepest.path.length > 0 ? { ...deepest, path: [...issue.path, ...deepest.path] } : issue;
+}
+
+function refusal(found: z.core.$ZodIssue): WobrelError {
+  const issue = nearest(found);
   if (issue.code === 'unrecognized_keys') {
     const path = pathOf([...issue.path, issue.keys[0]!]);
     return new WobrelError('template-unknown-key', `unknown field: ${path}`, path);
@@ -60,14 +59,16 @@ export const MAX_PIXELS_TOGETHER = 200_000_000;
 const MAX_FIELD_PIXELS = 400_000_000;
 
 /** Refuses outputs that no machine at hand could make. */
-function refuseHuge({ frame, tints, shadows, outputs }: Template): void {
+function refuseHuge(template: Template): void {
+  const { tints, shadows, outputs } = template;
+  const picture = pictureOf(template);
   const fields = [
     ...tints.filter(({ on, paint }) => on && typeof paint !== 'string' && paint.kind === 'contour'),
     ...shadows.filter(({ on, kind }) => on && kind === 'inner'),
   ].length;
   let together = 0;
   outputs.forEach(({ width, size }, i) => {
-    const pixels = width * outputHeight(frame, width);
+    const pixels = width * outputHeight(picture, width);
     const at = `outputs[${i}].${size ? 'size' : 'width'}`;
     if (pixels > MAX_PIXELS)
       throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
@@ -89,18 +90,20 @@ function read(
 ): Template {
   const parsed = documentSchema.safeParse(document);
   if (!parsed.success) throw refusal(parsed.error.issues[0]!);
-  const { frame } = parsed.data;
-  const { shape, borders, backdrop, outputs: written, ...rest } = refuseUnsupported(parsed.data);
+  const { shape, outputs: written, ...rest } = parsed.data;
+  const { frame, mode } = rest;
+  if (mode !== 'cutout') throw new WobrelError('template-unsupported', 'not supported yet: mode', 'mode');
+  const picture = pictureOf(rest);
   const outputs = written.map((output, i) => {
     const size = output.size ?? (output.width === undefined ? 'frame' : null);
-    const width = size ? widthFor(size, frame) : output.width!;
+    const width = size ? widthFor(size, picture) : output.width!;
     if (width > MAX_OUTPUT_WIDTH) {
       const at = `outputs[${i}].size`;
       throw new WobrelError('template-invalid', `${at}: ${width} px wide; the most is ${MAX_OUTPUT_WIDTH} px`, at);
     }
     return { ...output, size, width, matte: output.matte ?? (output.format === 'jpeg' ? '#ffffff' : null) };
   });
-  return { ...rest, shape: complete(shape, frame), borders, backdrop, outputs };
+  return { ...rest, shape: complete(shape, frame), outputs };
 }
 
 /**

@@ -12,6 +12,7 @@ import {
 import { compile } from '../../core/plate';
 import { parseTemplate, templateOutline } from '../../core/template';
 import { outcomeOf, type Outcome } from '../threads/outcome';
+import { bringCaptionFonts } from '../fonts';
 import type { KeptTemplate } from './geometry';
 
 /** A document read, and its outline where that takes long: both are kept. */
@@ -29,8 +30,9 @@ export type FindingsTask = KeptTemplate & { readonly photos: readonly BatchPhoto
 
 /** What a batch is like as a whole, its doubles, and how many of its photos have a finding. */
 export const findings = ({ template: kept, outline, photos }: FindingsTask): Promise<Outcome<BatchFindings>> =>
-  outcomeOf(() => {
+  outcomeOf(async () => {
     if (outline) recallOutline(kept.shape, outline);
+    await bringCaptionFonts(kept);
     return findingsOf(kept, photos);
   });
 

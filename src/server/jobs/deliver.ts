@@ -50,16 +50,17 @@ async function sweepAside(folder: string): Promise<void> {
   for (const name of names) if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
 }
 
-/** What is the same for all photos of a delivery: what the batch is like, and which photos look like another. */
+/** What the batch of a delivery is like; for each photo which other looks like it, and how captions speak of it. */
 async function batchOf(delivery: typeof deliveries.$inferSelect, template: Template) {
   const rows = await database()
     .select()
     .from(deliveryPhotos)
     .where(eq(deliveryPhotos.deliveryId, delivery.id))
     .orderBy(asc(deliveryPhotos.id));
-  const photos = rows.map((row) => ({ ...photoThen(row), name: row.photo }));
+  const words = rows.map(({ photo }, i) => ({ photo, batch: delivery.batchName, index: i + 1 }));
+  const photos = rows.map((row, i) => ({ ...photoThen(row), name: row.photo, words: words[i]! }));
   const { means, twins } = await outlinesOf().findings({ template, outline: delivery.outline }, photos);
-  return { means, twinOf: new Map(rows.map(({ id }, i) => [id, twins[i] ?? null])) };
+  return { means, others: new Map(rows.map(({ id }, i) => [id, { twin: twins[i] ?? null, words: words[i]! }])) };
 }
 
 /** What was made of one photo: where it lies, and its files with what there is to say about them. */
@@ -71,7 +72,7 @@ type Made = {
 async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: DeliverContext) {
   const template = keptTemplate(delivery.document);
   const folder = deliveryFolder(delivery.id);
-  const { means, twinOf } = await batchOf(delivery, template);
+  const { means, others } = await batchOf(delivery, template);
   const shared = shareTemplate(template, delivery.outline, means);
   const plates = plateCache(pool, template, shared);
   return async (photo: PhotoRow, files: readonly FileRow[]): Promise<Made> => {
@@ -90,7 +91,7 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
     );
     const made = await pool.render({
       source: originalPath(photo.sha256),
-      photo: { ...photoThen(photo), twin: twinOf.get(photo.id) ?? null },
+      photo: { ...photoThen(photo), ...others.get(photo.id)! },
       template: shared,
       targets,
       finished: files.filter((file) => before.has(file.id)).map(({ outputIndex }) => outputIndex),

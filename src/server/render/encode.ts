@@ -1,6 +1,5 @@
 /** Finished pixels into files. */
 import sharp from 'sharp';
-import { WobrelError } from '../../core/errors';
 import type { PixelWindow } from '../../core/raster';
 import type { Output } from '../../core/template';
 
@@ -41,8 +40,16 @@ export async function encode(
         .removeAlpha()
         .jpeg({ quality: output.quality, chromaSubsampling: output.quality >= 90 ? '4:4:4' : '4:2:0' });
       break;
-    default:
-      throw new WobrelError('format', `not supported yet: format ${output.format}`);
+    case 'avif':
+      image = image.avif({ quality: output.quality, chromaSubsampling: '4:4:4' });
+      break;
+    case 'gif':
+      image = image.gif();
+      break;
+    case 'tiff':
+      // Resolution is in pixels per millimetre there.
+      image = image.tiff({ compression: 'deflate', xres: ppi / 25.4, yres: ppi / 25.4 });
+      break;
   }
   const { data, info } = await image.toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };

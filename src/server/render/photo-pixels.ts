@@ -11,7 +11,7 @@ import {
   type Placement,
   type Size,
 } from '../../core/placement';
-import type { PhotoPixels, Plate } from '../../core/plate';
+import { onPlate, type PhotoPixels, type Plate } from '../../core/plate';
 import { continued, resample, type Outside, type PixelWindow } from '../../core/raster';
 
 /** A placed photo, and how its pixels are come by. */
@@ -62,13 +62,16 @@ function readerOf({ path, placement }: PlacedPhoto, widest: Size | null): Reader
 }
 
 /** Where the photo lies on a plate's whole pixels, or how large it is before it is turned. */
-function sizeOn({ photo, placement, outside }: PlacedPhoto, { scale, photoWindow }: Plate): Size {
+function sizeOn({ photo, outside, placement: inFrame }: PlacedPhoto, plate: Plate): Size {
+  const { scale, photoWindow } = plate;
+  const placement = onPlate(inFrame, plate);
   const isFlat = isPlain(photo, placement, scale, photoWindow) || flatSpread(photo, placement, scale, photoWindow, outside); // prettier-ignore
   return isFlat ? pixelRect(photo, placement, scale, photoWindow) : scaledSize(photo, placement, scale);
 }
 
 async function pixelsOn(placed: PlacedPhoto, plate: Plate, read: Reader): Promise<PhotoPixels> {
-  const { photo, placement, outside } = placed;
+  const { photo, outside } = placed;
+  const placement = onPlate(placed.placement, plate);
   const { photoWindow: window, scale } = plate;
   if (isPlain(photo, placement, scale, window)) {
     const rect = pixelRect(photo, placement, scale, window);

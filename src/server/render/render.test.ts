@@ -33,7 +33,9 @@ async function rendered(fields: object, source = `${DEMO}/celadon-mug-01.jpg`) {
     photo,
     placement: placer(template)(photo),
     outside: outsideOf(template, null),
-    frame: template.frame,
+    template,
+    sight: null,
+    words: { photo: 'photo.jpg', batch: '', index: 1 },
     targets,
     widest: targets.reduce((a, b) => (b.plate.width > a.plate.width ? b : a)).plate,
   });
@@ -129,7 +131,14 @@ async function adjusted(fields: object, adjustment: Adjustment, source = `${DEMO
   const path = join(folder, `${Math.random()}.png`);
   const plate = compile(template, output!.width, null, true);
   const placed = { path: source, photo, placement: placer(template)(photo), outside: outsideOf(template, null) };
-  await renderPhoto({ ...placed, frame: template.frame, targets: [{ output: output!, plate, path }], widest: null });
+  await renderPhoto({
+    ...placed,
+    template,
+    sight: null,
+    words: { photo: 'photo.jpg', batch: '', index: 1 },
+    targets: [{ output: output!, plate, path }],
+    widest: null,
+  });
   return PNG.sync.read(readFileSync(path));
 }
 
@@ -202,7 +211,9 @@ test('a narrower output is the same whether the widest one is made with it or wa
     photo,
     placement: placer(template)(photo),
     outside: outsideOf(template, null),
-    frame: template.frame,
+    template,
+    sight: null,
+    words: { photo: 'photo.jpg', batch: '', index: 1 },
     targets: [{ output: template.outputs[1]!, plate: compile(template, 120), path }],
     widest: compile(template, 300),
   });

@@ -1,6 +1,8 @@
 /** One photo into all the files that a delivery wants of it. */
-import { compose, type PhotoPixels, type Plate } from '../../core/plate';
-import { pixelsPerUnit, type Output, type Template } from '../../core/template';
+import { fieldsOf, type PhotoWords } from '../../core/fields';
+import { coloursFor, compose, writeCaptions, type PhotoPixels, type Plate } from '../../core/plate';
+import type { Sight } from '../../core/sight';
+import { pictureOf, pixelsPerUnit, type Output, type Template } from '../../core/template';
 import { sha256Of, writeWhole } from '../store';
 import { encode } from './encode';
 import { photoPixels, type PlacedPhoto } from './photo-pixels';
@@ -9,7 +11,11 @@ import { photoPixels, type PlacedPhoto } from './photo-pixels';
 export type RenderTarget = { readonly output: Output; readonly plate: Plate; readonly path: string };
 
 export type RenderWork = PlacedPhoto & {
-  readonly frame: Template['frame'];
+  readonly template: Pick<Template, 'name' | 'frame' | 'mat'>;
+  /** What was seen in the photo, for colours that are taken from it. */
+  readonly sight: Sight | null;
+  /** How captions speak of it. */
+  readonly words: PhotoWords;
   readonly targets: readonly RenderTarget[];
   /** The plate of the template's widest output where it has several widths: the photo is decoded for that one, whatever is made this time. */
   readonly widest: Plate | null;
@@ -23,8 +29,9 @@ export type RenderedFile = {
 };
 
 /** Pixels per inch of an output: by its size where the frame has a physical one, else what the frame says. */
-function densityOf(frame: Template['frame'], width: number): number {
-  return frame.unit === 'px' ? frame.ppi : width / (frame.width * pixelsPerUnit(frame.unit, 1));
+function densityOf(template: RenderWork['template'], width: number): number {
+  const picture = pictureOf(template);
+  return picture.unit === 'px' ? picture.ppi : width / (picture.width * pixelsPerUnit(picture.unit, 1));
 }
 
 /** Where a picture is composed. */
@@ -59,7 +66,7 @@ const windowKey = ({ width, photoWindow: { left, top, width: w, height: h } }: P
  * @throws WobrelError `photo-broken` or `cannot-write`
  */
 export async function renderPhoto(
-  { frame, targets, widest, ...placed }: RenderWork,
+  { template, sight, words, targets, widest, ...placed }: RenderWork,
   bufferFor: BufferFor = newBuffer,
   withBare: WithBare = (plate) => plate,
 ): Promise<RenderedFile[]> {
@@ -72,12 +79,17 @@ export async function renderPhoto(
     known.set(windowKey(plate), photo);
     const { output: first } = targets.find((target) => target.plate === plate)!;
     const whole = photo.opaque || plate.bare ? plate : withBare(plate, first);
-    const pixels = compose(whole, photo, bufferFor(plate.blank.length));
-    const picture = { pixels, width, height, ppi: densityOf(frame, width) };
+    const colours = coloursFor(plate.picks, sight);
+    const plain = compose(whole, photo, colours, bufferFor(plate.blank.length));
+    const ppi = densityOf(template, width);
     for (const [i, { output, path, plate: wanted }] of targets.entries()) {
       if (wanted !== plate) continue;
-      const crop = output.trim && plate.inked.width > 0 ? plate.inked : null;
-      const file = await encode(picture, output, crop);
+      // Outputs that share a picture are called differently, and captions may say so.
+      const pixels = plate.captions.length > 0 ? plain.slice() : plain;
+      const fields = fieldsOf({ ...words, template: template.name, output: output.name, width, height });
+      const inked = writeCaptions(plate, { fields, colours }, pixels);
+      const crop = output.trim && inked.width > 0 ? inked : null;
+      const file = await encode({ pixels, width, height, ppi }, output, crop);
       await writeWhole(path, file.data);
       files[i] = { width: file.width, height: file.height, bytes: file.data.length, sha256: sha256Of(file.data) };
     }

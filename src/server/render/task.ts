@@ -1,15 +1,17 @@
 /** What a render thread is asked for, and its answer. */
 import type { CheckedPhoto } from '../../core/checks';
+import type { PhotoWords } from '../../core/fields';
 import { findingItem, placedItem, type ManifestItem } from '../../core/export';
 import { outsideOf } from '../../core/placement';
 import { compile, sharedPlate, type Plate } from '../../core/plate';
 import { renderPhoto, type BufferFor, type RenderedFile } from './render';
 import { matteOf } from './matte';
+import { bringCaptionFonts } from '../fonts';
 import { openTemplate, type SharedTemplate } from './shared-template';
 
 export type RenderTask = {
   readonly source: string;
-  readonly photo: CheckedPhoto;
+  readonly photo: CheckedPhoto & { readonly words: PhotoWords };
   readonly template: SharedTemplate;
   /** The output's place in the template, its plate, and where its file goes. */
   readonly targets: readonly { readonly output: number; readonly plate: Plate; readonly path: string }[];
@@ -30,6 +32,7 @@ export async function renderTask(
   bufferFor?: BufferFor,
 ): Promise<RenderedPhoto> {
   const { template, checker, bare } = openTemplate(shared);
+  await bringCaptionFonts(template);
   const placement = checker.place(photo);
   const files = await renderPhoto(
     {
@@ -37,7 +40,9 @@ export async function renderTask(
       photo,
       placement,
       outside: outsideOf(template, photo.sight),
-      frame: template.frame,
+      template,
+      sight: photo.sight ?? null,
+      words: photo.words,
       targets: targets.map(({ output, ...target }) => ({ ...target, output: template.outputs[output]! })),
       widest,
     },

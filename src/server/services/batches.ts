@@ -14,7 +14,7 @@ const { batches, deliveries, deliveryFiles, photos, refusals, sights, templates,
 
 export const batchNameSchema = z.string().trim().min(1, { error: 'a batch needs a name' }).max(120);
 
-type StripPhoto = PhotoToPlace & { id: number; sha256: string };
+type StripPhoto = PhotoToPlace & { id: number; sha256: string; name: string };
 
 export type BatchCard = {
   id: number;
@@ -113,6 +113,7 @@ async function stripPhotos(ids: readonly number[]): Promise<ReadonlyMap<number, 
   const rows = await database()
     .select({
       id: photos.id,
+      name: photos.name,
       sha256: photos.sha256,
       width: photos.width,
       height: photos.height,

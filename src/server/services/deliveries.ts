@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../../core/export';
-import { outputHeight, keptTemplate } from '../../core/template';
+import { outputHeight, keptTemplate, pictureOf } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { announce, askToStop, embeddedQueue, wakeRunner, type SeenThen } from '../jobs';
 import { deliveryFolder } from '../store';
@@ -102,7 +102,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
             batch: batch.name,
             template: template.name,
             index,
-            height: outputHeight(template.frame, output.width),
+            height: outputHeight(pictureOf(template), output.width),
           }),
         }));
       });

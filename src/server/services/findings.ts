@@ -16,15 +16,16 @@ const counting = () =>
   oncePerProcess<Counting>('counting', () => ({ queue: new PQueue({ concurrency: 1 }), asked: new Set() }));
 
 /** The photos that count, as the checks see them. */
-async function photosOf(batchId: number): Promise<BatchPhoto[]> {
+async function photosOf({ id: batchId, name: batch }: typeof batches.$inferSelect): Promise<BatchPhoto[]> {
   const rows = await database()
     .select({ photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(photos.name, photos.id);
-  return rows.map(({ photo: { name, review, width, height, hasAlpha, handSubject, adjustment }, sight }) => ({
+  return rows.map(({ photo: { name, review, width, height, hasAlpha, handSubject, adjustment }, sight }, i) => ({
     name,
+    words: { photo: name, batch, index: i + 1 },
     review,
     width,
     height,
@@ -39,7 +40,7 @@ async function photosOf(batchId: number): Promise<BatchPhoto[]> {
 export async function countFindings(batchId: number): Promise<void> {
   const [before] = await database().select().from(batches).where(eq(batches.id, batchId));
   if (!before || before.findingCount !== null) return;
-  const seen = await photosOf(batchId);
+  const seen = await photosOf(before);
   const { toLookAt } = await outlinesOf().findings(
     { template: keptTemplate(before.draft), outline: before.outline },
     seen,

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Form, Modal, ProgressBar } from 'react-bootstrap';
+import { ratioOf } from '@/core/template';
 import type { BatchCard } from '@/server/services';
 import { useActions } from '../keys/use-keys';
 import { api } from '../shared/api';
@@ -27,7 +28,7 @@ function deliveryWords(delivery: BatchCard['delivery']): string {
 
 function Card({ batch }: { batch: BatchCard }) {
   const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
-  const ratio = batch.template.frame.height / batch.template.frame.width;
+  const ratio = ratioOf(batch.template);
   const cssWidth = ratio > 1 ? Math.round(STRIP_WIDTH / ratio) : STRIP_WIDTH;
   return (
     <Link href={`/batches/${batch.id}`} className="panel batch-card">
@@ -36,7 +37,7 @@ function Card({ batch }: { batch: BatchCard }) {
           <CutoutCanvas
             key={photo.id}
             template={batch.template}
-            photo={photo}
+            photo={{ ...photo, words: { photo: photo.name, batch: batch.name, index: 1 } }}
             width={Math.round(cssWidth * density)}
             cssWidth={cssWidth}
             label=""

@@ -3,7 +3,7 @@ import { useId } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { CHECKS, type Finding } from '@/core/checks';
 import type { Adjustment, HandSubject, Placed } from '@/core/placement';
-import { outputHeight, type Template } from '@/core/template';
+import { outputHeight, pictureOf, scaleAt, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import type { History } from '../history/history';
@@ -95,8 +95,8 @@ export function EaselSide({
         ))}
       </div>
       <p className="muted small-text">
-        Photo {photo.width} × {photo.height}, cutout {widest} × {outputHeight(frame, widest)} px, the photo at{' '}
-        {Math.round(placed.scale * (widest / frame.width) * 100)} % of its size
+        Photo {photo.width} × {photo.height}, cutout {widest} × {outputHeight(pictureOf(template), widest)} px, the
+        photo at {Math.round(placed.scale * scaleAt(template, widest) * 100)} % of its size
         {placed.used !== 'none' && `; ${placed.used}`}
       </p>
       {found.length === 0 && <p className="mb-2">✓ No findings.</p>}

@@ -1,9 +1,9 @@
 'use client';
 import { useId, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { Output, Template } from '@/core/template';
+import { pictureOf, type Output, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
-import { ColourField } from '../shared/colour-field';
+import { ColourField } from '../paint/colour-field';
 import { NumberField } from '../shared/number-field';
 import { asFormat, FORMATS, type DrawnFormat } from './outputs';
 import { OutputSizeFields } from './output-size-fields';
@@ -52,7 +52,7 @@ export function OutputEditor({ template, output, onChange, onRemove }: OutputEdi
         options={FORMATS}
         onChange={(format) => onChange(asFormat(format, output))}
       />
-      <OutputSizeFields frame={template.frame} output={output} onChange={onChange} />
+      <OutputSizeFields picture={pictureOf(template)} output={output} onChange={onChange} />
       {output.format !== 'png' && (
         <NumberField
           label="Quality"

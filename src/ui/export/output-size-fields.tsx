@@ -26,28 +26,29 @@ function wayOf(size: Output['size']): Way {
 const rounded = (v: number, digits: number) => Number(v.toFixed(digits));
 
 /** The same width said in another way, as near as its own numbers come. */
-function sizeAs(way: Way, width: number, frame: Frame): OutputSize | null {
+function sizeAs(way: Way, width: number, picture: Frame): OutputSize | null {
   if (way === 'px') return null;
   if (way === 'frame') return 'frame';
-  if (way === 'factor') return { factor: rounded(width / frameWidthInPixels(frame), 3) || 1 };
+  if (way === 'factor') return { factor: rounded(width / frameWidthInPixels(picture), 3) || 1 };
   return { width: rounded((width / PRINT) * PER_INCH, 2), unit: 'mm', ppi: PRINT };
 }
 
 type OutputSizeFieldsProps = {
-  readonly frame: Frame;
+  /** The whole picture: the frame with its mat. */
+  readonly picture: Frame;
   readonly output: Output;
   readonly onChange: (fields: Pick<Output, 'width' | 'size'>) => void;
 };
 
 /** How large the output is: as the frame, a multiple of it, in pixels, or in print. */
-export function OutputSizeFields({ frame, output: { size, width }, onChange }: OutputSizeFieldsProps) {
+export function OutputSizeFields({ picture, output: { size, width }, onChange }: OutputSizeFieldsProps) {
   const set = (next: OutputSize | null) => {
-    const pixels = next ? widthFor(next, frame) : width;
+    const pixels = next ? widthFor(next, picture) : width;
     if (pixels <= MAX_OUTPUT_WIDTH) onChange({ size: next, width: pixels });
   };
   return (
     <>
-      <SelectField label="Size" value={wayOf(size)} onChange={(value) => set(sizeAs(value as Way, width, frame))}>
+      <SelectField label="Size" value={wayOf(size)} onChange={(value) => set(sizeAs(value as Way, width, picture))}>
         {Object.entries(WAYS).map(([way, words]) => (
           <option key={way} value={way}>
             {words}
@@ -69,7 +70,7 @@ export function OutputSizeFields({ frame, output: { size, width }, onChange }: O
           label="Factor"
           value={size.factor}
           min={0.01}
-          max={MAX_OUTPUT_WIDTH / frameWidthInPixels(frame)}
+          max={MAX_OUTPUT_WIDTH / frameWidthInPixels(picture)}
           step={0.5}
           unit="×"
           onChange={(factor) => set({ factor })}
@@ -98,7 +99,7 @@ export function OutputSizeFields({ frame, output: { size, width }, onChange }: O
       <div className="field">
         <span className="label">Makes</span>
         <span>
-          {width} × {outputHeight(frame, width)} px
+          {width} × {outputHeight(picture, width)} px
         </span>
       </div>
     </>

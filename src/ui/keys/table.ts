@@ -51,6 +51,7 @@ export const KEYS = {
   addBorder: named('add a border', 'toTemplate'),
   addTint: named('add a tint', 'toTemplate'),
   addShadow: named('add a shadow', 'toTemplate'),
+  addCaption: named('add a caption', 'toTemplate'),
   viewEach: named('show every cutout'),
   viewAverage: named('show all cutouts averaged'),
   viewStage: named('show the stage', 'toTemplate'),

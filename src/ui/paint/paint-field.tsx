@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { LinePaint } from '@/core/paint';
-import { ColourField } from '../shared/colour-field';
+import { isPicked, type LinePaint } from '@/core/paint';
+import { ChoiceField } from '../shared/choice-field';
+import { ColourField } from './colour-field';
 import { NumberField } from '../shared/number-field';
 import { SelectField } from '../shared/select-field';
 import { GradientBar } from './gradient-bar';
@@ -10,12 +11,15 @@ import { asKind, kindOf, movedStop, type Gradient, type PaintKind, type Stop } f
 
 const KINDS: Readonly<Record<PaintKind, string>> = {
   colour: 'one colour',
+  picked: 'colour from the photo',
   contour: 'from the edge inwards',
   along: 'along the line',
   linear: 'linear gradient',
   radial: 'radial gradient',
   conic: 'conic gradient',
 };
+const FROM = { subject: 'its subject', ground: 'its ground', photo: 'all of it' } as const;
+const TONES = { main: 'main', vivid: 'vivid', light: 'light', dark: 'dark' } as const;
 const EXTENTS = {
   'farthest-corner': 'the farthest corner',
   'closest-corner': 'the closest corner',
@@ -141,6 +145,24 @@ export function PaintField({ label, paint, isLine = false, ...rest }: PaintField
       <>
         {kinds}
         <ColourField label="Colour" value={paint} onChange={onChange} onDrag={onDrag} />
+      </>
+    );
+  if (isPicked(paint))
+    return (
+      <>
+        {kinds}
+        <ChoiceField
+          label="Out of"
+          value={paint.from}
+          options={FROM}
+          onChange={(from) => onChange({ ...paint, from })}
+        />
+        <ChoiceField
+          label="Which"
+          value={paint.tone}
+          options={TONES}
+          onChange={(tone) => onChange({ ...paint, tone })}
+        />
       </>
     );
   const { stops } = paint;

@@ -1,4 +1,4 @@
-import { paintSchema } from '@/core/paint';
+import { linePaintSchema } from '@/core/paint';
 import { asKind, cssStops, kindOf, movedStop, withStop, type PaintKind, type Stop } from './paint-kinds';
 
 const STOPS: Stop[] = [[0, '#ff0000'], [0.5, '#00ff00'], [1, '#0000ff']]; // prettier-ignore
@@ -9,7 +9,7 @@ test('every kind becomes every other, and is one that the document takes', () =>
     for (const to of kinds) {
       const paint = asKind(asKind('#abc', from, 40), to, 40);
       expect(kindOf(paint)).toBe(to);
-      expect(paintSchema.parse(paint)).toEqual(paint);
+      expect(linePaintSchema.parse(paint)).toEqual(paint);
     }
 });
 

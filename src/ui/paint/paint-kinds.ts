@@ -1,14 +1,20 @@
 /** Paints as they are offered, and how one becomes another. */
-import { RAMP_STEPS, rampOf, type LinePaint } from '@/core/paint';
+import { isPicked, RAMP_STEPS, rampOf, type LinePaint, type Picked } from '@/core/paint';
 
-export type Gradient = Exclude<LinePaint, string>;
-export type PaintKind = 'colour' | Gradient['kind'];
+export type Gradient = Exclude<LinePaint, string | Picked>;
+export type PaintKind = 'colour' | 'picked' | Gradient['kind'];
 export type Stop = Gradient['stops'][number];
 
 export const kindOf = (paint: LinePaint): PaintKind => (typeof paint === 'string' ? 'colour' : paint.kind);
 
+/** What stands for a colour that each photo gives. */
+const UNPICKED = '#808080';
+
 /** The colour that stands for a paint where there is room for one. */
-export const firstColour = (paint: LinePaint): string => (typeof paint === 'string' ? paint : paint.stops[0]![1]);
+export function firstColour(paint: LinePaint): string {
+  if (typeof paint === 'string') return paint;
+  return isPicked(paint) ? UNPICKED : paint.stops[0]![1];
+}
 
 const clear = (colour: string) => `${colour.slice(0, 7).padEnd(7, '0')}00`;
 const full = (hex: string) => (hex.length <= 5 ? `#${[...hex.slice(1)].map((c) => c + c).join('')}` : hex);
@@ -16,8 +22,9 @@ const full = (hex: string) => (hex.length <= 5 ? `#${[...hex.slice(1)].map((c) =
 /** The same colours in another kind; a plain colour fades to nothing. `depth` is a good one for a contour, frame units. */
 export function asKind(paint: LinePaint, kind: PaintKind, depth: number): LinePaint {
   if (kind === 'colour') return firstColour(paint);
+  if (kind === 'picked') return { kind, from: 'subject', tone: 'main' };
   const colour = full(firstColour(paint));
-  const stops: Stop[] = typeof paint === 'string' ? [[0, colour], [1, clear(colour)]] : paint.stops; // prettier-ignore
+  const stops: Stop[] = typeof paint === 'string' || isPicked(paint) ? [[0, colour], [1, clear(colour)]] : paint.stops; // prettier-ignore
   if (kind === 'linear') return { kind, angle: 180, stops };
   if (kind === 'radial') return { kind, ending: 'ellipse', extent: 'farthest-corner', at: [0.5, 0.5], stops };
   if (kind === 'conic') return { kind, from: 0, at: [0.5, 0.5], stops };

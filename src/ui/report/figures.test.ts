@@ -66,8 +66,8 @@ test('figures are of the photos that go out: off the spot, size, enlargement, ga
 
 test('the CSV quotes what it has to and disarms what a spreadsheet would run (RFC 4180 §2)', () => {
   const [head, first, second, rest] = csvOf(figuresOf(template, photos, findings())).split('\r\n');
-  expect(head!.split(',')).toHaveLength(9);
-  expect(first).toMatch(/^b\.jpg,open,0,0,50,0\.3,0,none,$/);
+  expect(head!.split(',')).toHaveLength(10);
+  expect(first).toMatch(/^b\.jpg,open,subject,0,0,50,0\.3,0,none,$/);
   expect(second).toMatch(/^"'=a,""x""\.jpg",open,/);
   expect(rest).toBe('');
 });

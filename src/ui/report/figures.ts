@@ -1,7 +1,7 @@
 /** A batch's figures: how alike its cutouts sit. */
 import { CHECKS } from '@/core/checks';
 import { enlargement } from '@/core/placement';
-import type { Template } from '@/core/template';
+import { scaleAt, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 
@@ -18,6 +18,8 @@ export type PhotoFigures = {
   readonly enlarged: number;
   readonly gap: number;
   readonly used: string;
+  /** What it was centred by. */
+  readonly rule: string;
   readonly findings: readonly string[];
 };
 
@@ -26,7 +28,7 @@ export function figuresOf(template: Template, photos: readonly PhotoRow[], findi
   return photos.flatMap((photo): PhotoFigures[] => {
     const placed = findings.placed.get(photo.id);
     if (!placed || photo.review === 'out') return [];
-    const { subject, gap, used } = placed;
+    const { subject, gap, used, rule } = placed;
     return [
       {
         id: photo.id,
@@ -35,9 +37,10 @@ export function figuresOf(template: Template, photos: readonly PhotoRow[], findi
         across: subject && subject.off[0] * 100,
         down: subject && subject.off[1] * 100,
         size: subject && subject.size * 100,
-        enlarged: enlargement(placed, widest / template.frame.width),
+        enlarged: enlargement(placed, scaleAt(template, widest)),
         gap: gap * 100,
         used,
+        rule,
         findings: (findings.byPhoto.get(photo.id) ?? []).map(({ check }) => check),
       },
     ];
@@ -72,9 +75,9 @@ function field(value: string | number | null): string {
   return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
 }
 
-const COLUMNS = ['photo', 'review', 'off_across_percent', 'off_down_percent', 'size_percent', 'enlargement', 'gap_percent', 'used', 'findings']; // prettier-ignore
+const COLUMNS = ['photo', 'review', 'centred_by', 'off_across_percent', 'off_down_percent', 'size_percent', 'enlargement', 'gap_percent', 'used', 'findings']; // prettier-ignore
 
 export function csvOf(figures: readonly PhotoFigures[]): string {
-  const rows = figures.map((f) => [f.name, f.review, f.across, f.down, f.size, f.enlarged, f.gap, f.used, f.findings.join(' ')]); // prettier-ignore
+  const rows = figures.map((f) => [f.name, f.review, f.rule, f.across, f.down, f.size, f.enlarged, f.gap, f.used, f.findings.join(' ')]); // prettier-ignore
   return [COLUMNS, ...rows].map((row) => row.map(field).join(',')).join('\r\n') + '\r\n';
 }

@@ -174,6 +174,7 @@ function Report({ batch, template, photos }: { batch: BatchDetail; template: Tem
             <thead>
               <tr>
                 <th scope="col">Photo</th>
+                <th scope="col">Centred by</th>
                 <th scope="col" className="text-end">
                   Off, %
                 </th>
@@ -192,6 +193,7 @@ function Report({ batch, template, photos }: { batch: BatchDetail; template: Tem
                   <td>
                     <Link href={`/batches/${batch.id}?step=check&photo=${f.id}`}>{f.name}</Link>
                   </td>
+                  <td>{f.rule}</td>
                   <td className="text-end">{f.across === null ? '' : number(Math.hypot(f.across, f.down!), 2)}</td>
                   <td className="text-end">{f.size === null ? '' : number(f.size)}</td>
                   <td className="text-end">{number(f.enlarged, 2)}×</td>

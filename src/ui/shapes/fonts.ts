@@ -1,21 +1,6 @@
-/** Fonts that ship with the application; scripts/build-tools.mjs lays their files out. */
+/** Letters set in the fonts that ship with the application. */
+import { fontFiles, type FontName } from '@/core/fonts';
 import type { Shape } from '@/core/shape';
-
-export const FONTS = {
-  'alfa-slab-one': 'Slab',
-  fredoka: 'Rounded',
-  'atkinson-hyperlegible-next': 'Plain',
-  lobster: 'Script',
-} as const;
-export type FontName = keyof typeof FONTS;
-
-/** Files that each font has, by script: letters are looked for in this order. */
-const SCRIPTS: Readonly<Record<FontName, readonly string[]>> = {
-  'alfa-slab-one': ['latin', 'latin-ext', 'vietnamese'],
-  fredoka: ['latin', 'latin-ext'],
-  'atkinson-hyperlegible-next': ['latin', 'latin-ext'],
-  lobster: ['latin', 'latin-ext', 'vietnamese', 'cyrillic', 'cyrillic-ext'],
-};
 
 const files = new Map<FontName, Promise<Uint8Array[]>>();
 
@@ -28,7 +13,7 @@ async function load(path: string): Promise<Uint8Array> {
 function filesOf(font: FontName): Promise<Uint8Array[]> {
   const known = files.get(font);
   if (known) return known;
-  const all = Promise.all(SCRIPTS[font].map((script) => load(`/fonts/${font}/${script}.woff2`)));
+  const all = Promise.all(fontFiles(font).map((path) => load(`/fonts/${path}`)));
   files.set(font, all);
   all.catch(() => files.delete(font));
   return all;
@@ -41,7 +26,10 @@ function filesOf(font: FontName): Promise<Uint8Array[]> {
  */
 export async function letterShape(text: string, font: FontName, room: Shape['box']): Promise<Shape> {
   // The font reader is large, and most templates have no letters.
-  const [{ lettersPath }, { completeShape }] = await Promise.all([import('@/core/letters'), import('@/core/shape')]);
+  const [{ lettersPath }, { completeShape }] = await Promise.all([
+    import('@/core/letters/reader'),
+    import('@/core/shape'),
+  ]);
   const d = lettersPath(await filesOf(font), text);
   const free = completeShape({ kind: 'text', text, font, d }, room);
   const aspect = free.box.width / free.box.height;

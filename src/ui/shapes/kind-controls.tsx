@@ -4,6 +4,7 @@ import type { z } from 'zod';
 import { SHAPES, type CatalogueShape, type Control } from '@/core/shape';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
+import { limitsOf } from '../shared/number-limits';
 
 const CORNERS = ['Left top', 'Right top', 'Right bottom', 'Left bottom'] as const;
 
@@ -38,12 +39,6 @@ function CornersControl({ radii, limit, unit, onChange, onDrag }: CornersProps) 
       )}
     </>
   );
-}
-
-/** Least and most of a number by its schema, behind its default. */
-function limitsOf(schema: z.ZodType): readonly [number, number] {
-  const { minValue, maxValue } = (schema as z.ZodDefault<z.ZodNumber>).unwrap();
-  return [minValue ?? 0, maxValue ?? 100_000];
 }
 
 const percent = (share: number) => Math.round(share * 1000) / 10;

@@ -2,7 +2,8 @@
 import { useId, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { Box, Shape } from '@/core/shape';
-import { FONTS, letterShape, type FontName } from './fonts';
+import { FONTS, type FontName } from '@/core/fonts';
+import { letterShape } from './fonts';
 
 type LettersFieldProps = {
   readonly text: string;

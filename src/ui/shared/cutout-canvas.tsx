@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import type { Template } from '@/core/template';
+import { ratioOf, type Template } from '@/core/template';
 import type { PreviewPhoto } from '@/preview';
 import { paint } from './paint';
 import { previewPool } from './preview';
@@ -32,10 +32,7 @@ export function CutoutCanvas({ template, photo, width, cssWidth, label, onError 
       current = false;
     };
   }, [template, photo, width, onError]);
-  const style =
-    cssWidth === null
-      ? undefined
-      : { width: cssWidth, height: (cssWidth * template.frame.height) / template.frame.width };
+  const style = cssWidth === null ? undefined : { width: cssWidth, height: cssWidth * ratioOf(template) };
   // Without words of its own it is an ornament beside its name.
   const words = label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label };
   return <canvas ref={canvas} {...words} style={style} width={1} height={1} />;

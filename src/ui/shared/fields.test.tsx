@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { fireEvent, render, screen } from '@testing-library/react';
 import { ChoiceField } from './choice-field';
-import { ColourField } from './colour-field';
+import { ColourField } from '../paint/colour-field';
 import { NumberField } from './number-field';
 
 describe('a number', () => {

@@ -26,7 +26,7 @@ const plainNumber = (text: string) => (text.trim() === '' ? null : Number(text.r
 
 /** As many decimals as there is room for; the value itself keeps all of its own. */
 const shown = (v: number) => {
-  const k = Math.abs(v) >= 100 ? 10 : 1000;
+  const k = Math.abs(v) >= 100 ? 10 : Math.abs(v) >= 10 ? 100 : 1000;
   return String(Math.round(v * k) / k);
 };
 

@@ -1,5 +1,5 @@
 'use client';
-import type { Template } from '@/core/template';
+import { ratioOf, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { usePainter } from '../wall/use-painter';
 
@@ -23,7 +23,7 @@ type SampleStripProps = {
 
 /** Sample photos under the same template, following every change. */
 export function SampleStrip({ template, samples, chosen, onChoose }: SampleStripProps) {
-  const ratio = template.frame.height / template.frame.width;
+  const ratio = ratioOf(template);
   const width = Math.round(Math.min(SIZE, SIZE / ratio));
   const { register } = usePainter(template, Math.round(width * window.devicePixelRatio), samples);
   return (

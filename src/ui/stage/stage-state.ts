@@ -1,5 +1,6 @@
 'use client';
 import { create } from 'zustand';
+import type { LayerList } from '@/core/layers';
 import type { Anchor } from '@/core/outline';
 
 /** What a click on the stage does: move and pull the shape, its points, or draw a new one. */
@@ -13,6 +14,9 @@ export type Reference =
 /** What fills the middle of the bench: every cutout, one large with its shape in the hand, or all averaged into one. */
 export type MiddleView = 'each' | 'stage' | 'average';
 
+/** A layer of the template, by its list and its place there. */
+export type HeldLayer = { readonly list: LayerList; readonly i: number };
+
 type StageState = {
   readonly view: MiddleView;
   readonly mode: StageMode;
@@ -22,6 +26,8 @@ type StageState = {
   readonly locked: boolean;
   /** What stays where it is when a size is typed. */
   readonly anchor: Anchor;
+  /** The layer that is worked on in the panel: the stage has its handle. */
+  readonly layer: HeldLayer | null;
   readonly reference: Reference;
   /** Opacity of the reference, 0…1. */
   readonly strength: number;
@@ -33,6 +39,7 @@ const BEGINNING: StageState = {
   part: null,
   locked: false,
   anchor: [0, 0],
+  layer: null,
   reference: { kind: 'photo' },
   strength: 0.5,
 };

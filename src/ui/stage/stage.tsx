@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import { tooThin } from '@/core/checks';
 import { type Guide, type Node } from '@/core/outline';
 import { pathData, type Shape } from '@/core/shape';
-import { templateOutline, type Template } from '@/core/template';
+import { pictureOf, templateOutline, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
 import { ONCE } from '../shapes/part-list';
@@ -13,13 +13,14 @@ import { groundStyle, type Ground } from '../wall/ground-picker';
 import { usePainter } from '../wall/use-painter';
 import { Drawing } from './drawing';
 import { editedOf } from './edited';
+import { LayerHandles } from './layer-handles';
 import { PointHandles, shapeOfNodes } from './point-handles';
 import { ReferenceControls } from './reference-controls';
 import { mostDifferent, SampleStrip } from './sample-strip';
 import { ShapeHandles } from './shape-handles';
 import { setStage, useStage, type StageMode } from './stage-state';
 import { useStagePinch } from './use-stage-pinch';
-import { useView, type View } from './view';
+import { onScreen, useView, type View } from './view';
 
 /** While something is dragged the large picture is drawn at this share of its pixels, and in full once it is let go. */
 const COARSE = 0.5;
@@ -79,9 +80,10 @@ type StageProps = {
 
 /** The template at work on one photo, with the shape in the hand; sample photos below follow. */
 export function Stage({ template, store, photos, ground }: StageProps) {
-  const { mode, part, locked, reference, strength } = useStage();
+  const { mode, part, locked, layer, reference, strength } = useStage();
   const { frame, shape } = template;
-  const { ref, view, pointAt } = useView(frame);
+  const picture = pictureOf(template);
+  const { ref, view, pointAt } = useView(picture);
   const [guides, setGuides] = useState<readonly Guide[]>([]);
   const samples = useMemo(() => mostDifferent(photos), [photos]);
   const [place, setPlace] = useState(0);
@@ -89,7 +91,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
   const shown = useMemo(() => (photo ? [photo] : []), [photo]);
   const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
   const [dragging, setDragging] = useState(false);
-  const full = Math.min(WIDEST, Math.round(frame.width * view.k * density));
+  const full = Math.min(WIDEST, Math.round(picture.width * view.k * density));
   const width = dragging ? Math.round(full * COARSE) : full;
   const { register, errors } = usePainter(template, width, shown);
   const settled = useDeferredValue(template);
@@ -112,6 +114,8 @@ export function Stage({ template, store, photos, ground }: StageProps) {
   };
   const fw = frame.width * view.k;
   const fh = frame.height * view.k;
+  const [left, top] = onScreen(view, [picture.left, picture.top]);
+  const whole = { left, top, width: picture.width * view.k, height: picture.height * view.k };
   // Whole and in the middle, wherever the shape is: what is traced must not move while it is traced.
   const href =
     reference.kind === 'picture'
@@ -143,11 +147,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
         <span className="muted small-text hint">{HELP[mode]}</span>
       </div>
       <div ref={ref} className="stage-room" data-mode={mode} {...(mode === 'shape' ? bind() : {})}>
-        <div
-          className="stage-frame ground"
-          data-ground={ground}
-          style={{ left: view.x, top: view.y, width: fw, height: fh, ...groundStyle(ground) }}
-        />
+        <div className="stage-frame ground" data-ground={ground} style={{ ...whole, ...groundStyle(ground) }} />
         {photo && (
           <canvas
             ref={register(photo.id)}
@@ -156,7 +156,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
             data-picture={photo.sha256}
             width={1}
             height={1}
-            style={{ left: view.x, top: view.y, width: fw, height: fh, opacity: tracing && href ? 0.25 : 1 }}
+            style={{ ...whole, opacity: tracing && href ? 0.25 : 1 }}
             role="img"
             aria-label={`Cutout of ${photo.name}`}
           />
@@ -172,6 +172,9 @@ export function Stage({ template, store, photos, ground }: StageProps) {
           )}
           <rect className="stage-edge" x={view.x} y={view.y} width={fw} height={fh} />
           {view.k > 0 && mode === 'shape' && <ShapeHandles {...common} locked={locked} isHeld={isHeld} />}
+          {view.k > 0 && mode === 'shape' && layer && (
+            <LayerHandles template={template} store={store} view={view} held={layer} pointAt={pointAt} onDrag={drag} />
+          )}
           {view.k > 0 && mode === 'points' && canHavePoints && <PointHandles key={part ?? -1} {...common} />}
           {view.k > 0 && mode === 'draw' && (
             <Drawing

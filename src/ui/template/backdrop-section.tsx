@@ -1,5 +1,4 @@
 'use client';
-import { isAreaPaint } from '@/core/paint';
 import type { Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { PaintField } from '../paint/paint-field';
@@ -25,7 +24,7 @@ export function BackdropSection({ template, store }: { template: Template; store
           paint={backdrop}
           depth={Math.min(frame.width, frame.height) / 4}
           unit={frame.unit}
-          onChange={(paint) => isAreaPaint(paint) && set(paint)}
+          onChange={(paint) => set(paint as Template['backdrop'])}
           onDrag={store.drag}
         />
       )}

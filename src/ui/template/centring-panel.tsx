@@ -11,8 +11,9 @@ type Centring = Template['centring'];
 type Limits = Template['limits'];
 type PanelProps = { readonly template: Template; readonly store: TemplateStore };
 
-const RULES = { middle: 'middle', subject: 'subject', face: 'face', point: 'point' } as const;
+const RULES = { auto: 'auto', middle: 'middle', subject: 'subject', face: 'face', point: 'point' } as const;
 const ABOUT: Readonly<Record<Centring['rule'], string>> = {
+  auto: 'What suits each photo: a clear face, else what it is of, else its middle.',
   middle: 'The middle of each photo lies on the spot.',
   subject: 'What each photo is of is found, and its centre lies on the spot.',
   face: 'The eyes of the clearest face lie on the spot; its height is the face’s.',
@@ -34,7 +35,8 @@ const MEASURES: Readonly<Record<Centring['measure'], string>> = {
 const percent = (share: number) => Math.round(share * 1000) / 10;
 
 /** A starting point that suits a rule: subjects with some room around, eyes above the middle. */
-const FRESH: Readonly<Record<Centring['rule'], Partial<Centring>>> = {
+export const FRESH: Readonly<Record<Centring['rule'], Partial<Centring>>> = {
+  auto: { at: [0.5, 0.5], size: 0.55, measure: 'longest' },
   middle: { at: [0.5, 0.5], size: null, measure: 'longest', straighten: 'none' },
   subject: { at: [0.5, 0.5], size: 0.62, measure: 'longest' },
   face: { at: [0.5, 0.42], size: 0.5, measure: 'height', straighten: 'eyes' },

@@ -3,11 +3,11 @@ import { Button } from 'react-bootstrap';
 import { NO_FILTERS, type Filters } from '@/core/paint';
 import type { Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
-import { ColourField } from '../shared/colour-field';
+import { ColourField } from '../paint/colour-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
 import type { TemplateStore } from './store';
-import { StrengthField } from './strength-field';
+import { StrengthField } from '../layers/strength-field';
 import { coloursWords } from './words';
 
 type Amount = Exclude<keyof Filters, 'recolour' | 'hueRotate'>;

@@ -1,4 +1,6 @@
 /** The parts of a template in a few words, for closed sections. */
+import { LAYER_LISTS, mat as matLayer, reflection as reflectionLayer, type LayerList } from '@/core/layers';
+import { isPicked, type LinePaint } from '@/core/paint';
 import { SHAPES, type CombinedShape, type Shape } from '@/core/shape';
 import type { Template } from '@/core/template';
 
@@ -71,37 +73,47 @@ export function coloursWords({ filters }: Template): string {
   return words.length > 2 ? `${words.length} changes` : words.join(', ') || 'as they are';
 }
 
-export function tintsWords({ tints }: Template): string {
-  const [first, ...others] = tints.filter(({ on }) => on);
-  if (!first) return tints.length === 0 ? 'none' : 'off';
-  return others.length > 0
-    ? `${others.length + 1} tints`
-    : `${first.blend.replace('-', ' ')}, ${Math.round(first.opacity * 100)} %`;
+/** One layer in its own words, several by their number. */
+function layersWords<K extends LayerList>(list: K, template: Template): string {
+  const definition = LAYER_LISTS[list] as unknown as { words: (layer: Template[K][number], unit: string) => string };
+  const layers = template[list] as readonly Template[K][number][];
+  const [first, ...others] = layers.filter(({ on }) => on);
+  if (!first) return layers.length === 0 ? 'none' : 'off';
+  return others.length > 0 ? `${others.length + 1} ${list}` : definition.words(first, template.frame.unit);
 }
 
-export function bordersWords({ borders, frame }: Template): string {
-  const [first, ...others] = borders.filter(({ on }) => on);
-  if (!first) return borders.length === 0 ? 'none' : 'off';
-  if (others.length > 0) return `${others.length + 1} borders`;
-  const line = first.dash ? (first.dashCap === 'round' ? ', dotted' : ', dashed') : '';
-  return `${number(first.width)} ${frame.unit} ${first.align}${line}`;
+export const tintsWords = (template: Template): string => layersWords('tints', template);
+export const bordersWords = (template: Template): string => layersWords('borders', template);
+export const captionsWords = (template: Template): string => layersWords('captions', template);
+
+export function shadowsWords(template: Template): string {
+  const { reflection, shadows, frame } = template;
+  const words = layersWords('shadows', template);
+  if (!reflection?.on) return words;
+  return shadows.some(({ on }) => on) ? `${words}; reflection` : reflectionLayer.words(reflection, frame.unit);
 }
 
-export function shadowsWords({ shadows }: Template): string {
-  const [first, ...others] = shadows.filter(({ on }) => on);
-  if (!first) return shadows.length === 0 ? 'none' : 'off';
-  return others.length > 0
-    ? `${others.length + 1} shadows`
-    : `${first.kind === 'ground' ? 'floor' : first.kind}, ${Math.round(first.opacity * 100)} %`;
+export const matWords = ({ mat, frame }: Template): string => matLayer.words(mat, frame.unit);
+
+/** A paint in a few words. */
+function paintWords(paint: LinePaint): string {
+  if (typeof paint === 'string') return paint;
+  return isPicked(paint) ? `${paint.tone} colour of the ${paint.from}` : `${paint.kind} gradient`;
 }
 
 export function backdropWords({ backdrop }: Template): string {
   if (backdrop === null) return 'transparent';
-  return typeof backdrop === 'string' ? backdrop : `${backdrop.kind} gradient`;
+  return paintWords(backdrop);
 }
 
 /** The centring rule in a few words. */
 export function centreWords({ centring: { rule, size } }: Template): string {
-  const what = { middle: 'middle of the photo', subject: 'subject', face: 'face', point: 'point by hand' }[rule];
+  const what = {
+    auto: 'what suits each',
+    middle: 'middle of the photo',
+    subject: 'subject',
+    face: 'face',
+    point: 'point by hand',
+  }[rule];
   return size === null ? what : `${what}, ${Math.round(size * 100)} %`;
 }

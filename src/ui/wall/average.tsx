@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { Template } from '@/core/template';
+import { pictureOf, ratioOf, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { previewPool } from '../shared/preview';
@@ -76,8 +76,8 @@ export function Average({ template, photos, findings, ground }: AverageProps) {
       current = false;
     };
   }, [template, key]);
-  const ratio = template.frame.height / template.frame.width;
-  const { frame } = template;
+  const ratio = ratioOf(template);
+  const { left, top, width: across, height: down } = pictureOf(template);
   const side = Math.max(template.shape.box.width, template.shape.box.height);
   return (
     <div className="wall-scroll ground average" data-ground={ground} style={groundStyle(ground)}>
@@ -85,7 +85,7 @@ export function Average({ template, photos, findings, ground }: AverageProps) {
         <div className="picture" style={{ width: WIDTH, height: WIDTH * ratio }}>
           <canvas ref={canvas} width={1} height={1} role="img" aria-label={`Average of ${done} cutouts`} />
           <Guides template={template} placed={undefined} />
-          <svg className="guides" viewBox={`0 0 ${frame.width} ${frame.height}`} aria-hidden>
+          <svg className="guides" viewBox={`${left} ${top} ${across} ${down}`} aria-hidden>
             {taken.map(({ id }) => {
               const subject = findings.placed.get(id)?.subject;
               return subject && <circle key={id} className="dot" cx={subject.x} cy={subject.y} r={0.006 * side} />;

@@ -2,7 +2,7 @@
 import { useId, useState } from 'react';
 import { Overlay, Popover } from 'react-bootstrap';
 import { z } from 'zod';
-import { ColourField, opaqueHex } from '../shared/colour-field';
+import { ColourField, opaqueHex } from '../paint/colour-field';
 import { createKept } from '../shared/kept';
 import { WhatIs } from '../shared/what-is';
 import { useRoving } from '../shared/use-roving';

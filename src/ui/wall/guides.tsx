@@ -1,18 +1,19 @@
 'use client';
 import { spotOf, type Placed } from '@/core/placement';
-import type { Template } from '@/core/template';
+import { pictureOf, type Template } from '@/core/template';
 
 type GuidesProps = { readonly template: Template; readonly placed: Placed | undefined };
 
 /** Over a cutout: the wanted spot with its tolerance ring, and where the subject's centre and box lie. */
 export function Guides({ template, placed }: GuidesProps) {
-  const { frame, shape, limits } = template;
+  const { shape, limits } = template;
+  const { left, top, width, height } = pictureOf(template);
   const [x, y] = spotOf(template);
   const side = Math.max(shape.box.width, shape.box.height);
   const subject = placed?.subject;
   return (
-    <svg className="guides" viewBox={`0 0 ${frame.width} ${frame.height}`} preserveAspectRatio="none" aria-hidden>
-      <path className="line" d={`M0 ${y}H${frame.width}M${x} 0V${frame.height}`} />
+    <svg className="guides" viewBox={`${left} ${top} ${width} ${height}`} preserveAspectRatio="none" aria-hidden>
+      <path className="line" d={`M${left} ${y}H${left + width}M${x} ${top}V${top + height}`} />
       <circle className="ring" cx={x} cy={y} r={Math.max(limits.offSpot, 0.005) * side} />
       {subject && (
         <>

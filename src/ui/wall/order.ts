@@ -12,17 +12,26 @@ export const SHOWS: readonly (readonly [Show, string])[] = [
   ['open', 'not looked at'],
   ['good', 'good'],
   ['out', 'left out'],
+  ['by-face', 'centred by a face'],
+  ['by-subject', 'centred by the subject'],
+  ['by-middle', 'centred by the middle'],
   ...CHECKS.filter(({ about }) => about === 'photo').map(({ id, label }) => [id, label.toLowerCase()] as const),
 ];
 
 const spot = (photo: PhotoRow, { placed }: PhotoFindings) =>
   Math.hypot(...(placed.get(photo.id)?.subject?.off ?? [0, 0]));
 
+const RULES = ['middle', 'point', 'subject', 'face'] as const;
+
 /** Every measured quantity that photos can be sorted by, the largest (or worst) first. */
 export const SORTS = {
   name: { label: 'name', of: null },
   findings: { label: 'findings', of: (photo: PhotoRow, f: PhotoFindings) => f.byPhoto.get(photo.id)?.length ?? 0 },
   spot: { label: 'distance from spot', of: spot },
+  rule: {
+    label: 'what it is centred by',
+    of: (photo: PhotoRow, f: PhotoFindings) => RULES.indexOf(f.placed.get(photo.id)?.rule ?? 'middle'),
+  },
   size: {
     label: 'size of subject',
     of: (photo: PhotoRow, f: PhotoFindings) => f.placed.get(photo.id)?.subject?.size ?? 0,
@@ -35,7 +44,8 @@ export const SORTS = {
 } as const;
 export type Sort = keyof typeof SORTS;
 
-function isShown(photo: PhotoRow, show: Show, { byPhoto }: PhotoFindings): boolean {
+function isShown(photo: PhotoRow, show: Show, { byPhoto, placed }: PhotoFindings): boolean {
+  if (show.startsWith('by-')) return placed.get(photo.id)?.rule === show.slice(3);
   if (show === 'all') return true;
   if (show === 'look') return isToLookAt(photo.review, byPhoto.has(photo.id));
   if (show === 'open' || show === 'good' || show === 'out') return photo.review === show;

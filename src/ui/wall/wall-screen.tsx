@@ -14,25 +14,21 @@ import { Doubtful } from '../export/doubtful';
 import { ExportPanel } from '../export/export-panel';
 import { FirstSteps } from '../photos/first-steps';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
+import { counts, worded } from '../photos/worded';
 import { useTransfers } from '../photos/upload';
 import { useStay } from '../shared/use-stay';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { amount, plural } from '../shared/words';
-import { BackdropSection } from '../template/backdrop-section';
 import { MakeEqual, type Trial } from '../template/make-equal';
-import { ColoursSection } from '../template/colours-section';
-import { TintsSection } from '../template/tints-section';
 import { CentringPanel } from '../template/centring-panel';
-import { EdgeSection } from '../template/edge-section';
-import { FrameSection } from '../template/frame-section';
-import { BordersSection, ShadowsSection } from '../template/layer-sections';
 import { SavedTemplates } from '../template/saved-templates';
 import { resetStage, useStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
-import { ShapeSection } from '../template/shape-section';
+import { SeenNote } from '../template/seen-note';
 import { createHistory } from '../history/history';
 import { keepHistory, recallHistory } from '../history/kept-history';
+import { TemplatePanel } from '../template/template-panel';
 import { createTemplateStore } from '../template/store';
 import { useAutosave } from '../template/use-autosave';
 import { useGround } from './ground-picker';
@@ -63,7 +59,9 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const template = store.use((state) => state.template);
   const { state, flush, join } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
-  const { photos, total, error } = usePhotos(batch.id);
+  const { photos: rows, total, error } = usePhotos(batch.id);
+  const isCounted = counts(template);
+  const photos = useMemo(() => worded(rows, batch.name, isCounted), [rows, batch.name, isCounted]);
   const [show, setShow] = useState<Show>('all');
   const [sort, setSort] = useState<Sort>('name');
   const [guides, setGuides] = useState(false);
@@ -131,11 +129,20 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   );
   const isWhole = photos.length === total;
   const counted = useMemo(() => photos.filter(({ review }) => review !== 'out'), [photos]);
-  const counts = useMemo(
+  const totals = useMemo(
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id)),
     [photos, template.outputs.length, toLookAt],
   );
-  const subtitles = stepWords({ batch, template, edited, total, counts, outputsToLookAt: findings.ofOutputs.length });
+  // Finishes are shown on a photo that nothing is wrong with.
+  const example = counted.find(({ id }) => !toLookAt.byPhoto.has(id)) ?? counted[0];
+  const subtitles = stepWords({
+    batch,
+    template,
+    edited,
+    total,
+    counts: totals,
+    outputsToLookAt: findings.ofOutputs.length,
+  });
 
   return (
     <main className="bench" ref={screen}>
@@ -161,14 +168,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
               flush={flush}
               onReplaced={onReplaced}
             />
-            <ShapeSection template={template} store={store} />
-            <EdgeSection template={template} store={store} />
-            <ColoursSection template={template} store={store} />
-            <TintsSection template={template} store={store} />
-            <BordersSection template={template} store={store} />
-            <ShadowsSection template={template} store={store} />
-            <BackdropSection template={template} store={store} />
-            <FrameSection template={template} store={store} />
+            <TemplatePanel template={template} store={store} photo={example} />
           </>
         )}
         {step === 'centre' && (
@@ -180,6 +180,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
                 onTry={(next) => setTrial({ ...next, of: template })}
               />
             )}
+            <SeenNote template={template} store={store} photos={counted} />
             <CentringPanel template={template} store={store} />
           </>
         )}
@@ -202,7 +203,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             batchId={batch.id}
             template={template}
             store={store}
-            files={isWhole ? counts.files : null}
+            files={isWhole ? totals.files : null}
             narrowed={show === 'all' ? null : shown}
             doubtful={
               <Doubtful
@@ -284,7 +285,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           {step !== 'export' && total > 0 && (
             <>
               <span className="muted">
-                {amount(counts.exported)} × {plural(template.outputs.length, 'output')}
+                {amount(totals.exported)} × {plural(template.outputs.length, 'output')}
               </span>
               <Button onClick={() => setStep('export')}>Export…</Button>
             </>

@@ -1,7 +1,8 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Template } from '@/core/template';
+import type { Placed } from '@/core/placement';
+import { ratioOf, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { useKeys } from '../keys/use-keys';
@@ -47,6 +48,11 @@ function useSize() {
 }
 
 /** Every photo as its finished cutout; only the rows in view exist. */
+const BY = { face: 'its face', subject: 'its subject', point: 'the point set by hand', middle: 'its middle' } as const;
+
+/** What a photo is centred by. */
+const byWords = (placed: Placed | undefined): string[] => (placed ? [`centred by ${BY[placed.rule]}`] : []);
+
 export function Wall({
   template,
   photos,
@@ -62,7 +68,7 @@ export function Wall({
 }: WallProps) {
   const [scroller, room] = useSize();
   const { width } = room;
-  const ratio = template.frame.height / template.frame.width;
+  const ratio = ratioOf(template);
   const wanted = tileSize(size, photos.length, ratio, room);
   const columns = columnsFor(wanted, room);
   // Many share the whole width; few are as large as still lets all be seen.
@@ -158,7 +164,11 @@ export function Wall({
                   aria-setsize={photos.length}
                   aria-selected={chosen.has(photo.id)}
                   aria-label={[photo.name, mark, ...(found?.map((f) => f.message) ?? [])].filter(Boolean).join(', ')}
-                  title={found ? `${photo.name}\n${found.map((f) => f.message).join('\n')}` : photo.name}
+                  title={[
+                    photo.name,
+                    ...byWords(findings.placed.get(photo.id)),
+                    ...(found?.map((f) => f.message) ?? []),
+                  ].join('\n')}
                   onClick={(event) => choice.click(place, event)}
                   onDoubleClick={() => onOpen(place)}
                 >

@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { coverage } from '../raster';
-import { resvgPathCoverage } from '../testing/reference';
-import { boundsOfOutline } from '../shape/bounds';
-import { flatten } from '../shape/flatten';
-import { lettersPath } from './set';
-import { areaOf } from '../shape/measure';
-import { parsePathData } from '../shape/path-data';
-import { completeShape, outlineOf } from '../shape/shape';
-import { shapeSchema } from '../shape/schema';
+import { coverage } from '../../raster';
+import { resvgPathCoverage } from '../../testing/reference';
+import { boundsOfOutline } from '../../shape/bounds';
+import { flatten } from '../../shape/flatten';
+import { lettersPath } from './reader';
+import { areaOf } from '../../shape/measure';
+import { parsePathData } from '../../shape/path-data';
+import { completeShape, outlineOf } from '../../shape/shape';
+import { shapeSchema } from '../../shape/schema';
 
 const font = (name: string) => new Uint8Array(readFileSync(`node_modules/@fontsource/${name}.woff2`));
 const SLAB = font('alfa-slab-one/files/alfa-slab-one-latin-400-normal');

@@ -2,16 +2,17 @@
 import { NumberField } from '../shared/number-field';
 
 type StrengthFieldProps = {
+  readonly label?: string;
   /** 0…1. */
   readonly value: number;
   readonly onChange: (share: number) => void;
   readonly onDrag: (active: boolean) => void;
 };
 
-/** How strongly a layer shows, in per cent. */
-export const StrengthField = ({ value, onChange, onDrag }: StrengthFieldProps) => (
+/** A share in per cent: how strongly a layer shows, for the most part. */
+export const StrengthField = ({ label = 'Strength', value, onChange, onDrag }: StrengthFieldProps) => (
   <NumberField
-    label="Strength"
+    label={label}
     value={Math.round(value * 1000) / 10}
     min={0}
     max={100}

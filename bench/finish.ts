@@ -1,0 +1,86 @@
+/** What a rich finish costs: CPU a photo beside a plain circle, and compiling it beside decoding a photo. */
+import sharp from 'sharp';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { placer } from '../src/core/placement';
+import { compile } from '../src/core/plate';
+import { parseTemplate } from '../src/core/template';
+import { inspectPhoto } from '../src/server/intake';
+import { renderPhoto, reusedBuffers } from '../src/server/render/render';
+import { median } from './median';
+import { benchPhotos } from './photos';
+
+const OUT = 'scratch/bench-finish';
+const SIZE = 1080;
+
+/** Filters, three tints of which one mixes channels, three borders with a gradient and a dash, two shadows and a mat. */
+export const RICH = {
+  filters: { brightness: 1.1, contrast: 1.2, saturate: 0.8 },
+  tints: [
+    { paint: { kind: 'contour', depth: 240, stops: [[0, '#00000099'], [1, '#00000000']] } },
+    { paint: { kind: 'radial', stops: [[0, '#ffcc0040'], [1, '#00000000']] }, blend: 'soft-light' },
+    { paint: { kind: 'linear', stops: [[0, '#ff0000'], [1, '#0000ff']] }, blend: 'color', opacity: 0.3 },
+  ],
+  borders: [
+    { width: 16 },
+    { width: 10, gap: 20, paint: { kind: 'along', stops: [[0, '#ff0000'], [1, '#0000ff']] } },
+    { width: 8, gap: 40, dash: [30, 20] },
+  ],
+  shadows: [{}, { y: 30, blur: 60 }],
+  mat: { bottom: 100, paint: '#ffffff' },
+}; // prettier-ignore
+
+const FINISHES = { plain: {}, rich: RICH } as const;
+type Name = keyof typeof FINISHES;
+const NAMES = ['plain', 'rich'] as const;
+
+/** CPU milliseconds, system time included. */
+async function cpuOf(work: () => unknown): Promise<number> {
+  const before = process.cpuUsage();
+  await work();
+  const { user, system } = process.cpuUsage(before);
+  return (user + system) / 1000;
+}
+
+/** One photo after the other into a PNG of 1080 px. */
+function renderer(name: Name) {
+  const template = parseTemplate({ wobrel: 1, name, ...FINISHES[name], outputs: [{ width: SIZE }] });
+  const plate = compile(template, SIZE);
+  const [place, bufferFor] = [placer(template), reusedBuffers()];
+  return async (path: string) => {
+    const photo = await inspectPhoto(path);
+    const words = { photo: path, batch: '', index: 1 };
+    const targets = [{ output: template.outputs[0]!, plate, path: join(OUT, name) }];
+    const placed = { path, photo, placement: place(photo), outside: { kind: 'none' } as const };
+    await renderPhoto({ ...placed, template, sight: null, words, targets, widest: null }, bufferFor);
+  };
+}
+
+export type FinishSpeed = Record<'plain' | 'rich' | 'decode' | 'compilePlain' | 'compileRich', number>;
+
+/** Medians in ms over interleaved rounds. */
+export async function measureFinish(rounds: number, photoCount: number): Promise<FinishSpeed> {
+  sharp.concurrency(1);
+  sharp.cache(false);
+  mkdirSync(OUT, { recursive: true });
+  const paths = await benchPhotos(photoCount);
+  const ways = { plain: renderer('plain'), rich: renderer('rich') };
+  const times: Record<keyof FinishSpeed, number[]> = { plain: [], rich: [], decode: [], compilePlain: [], compileRich: [] }; // prettier-ignore
+  // The first photo of each is left out: the loops are not compiled yet.
+  for (const name of NAMES) await ways[name](paths[0]!);
+  for (let round = 0; round < rounds; round++) {
+    const sums = { plain: 0, rich: 0, decode: 0 };
+    for (const path of paths) {
+      for (const name of NAMES) sums[name] += await cpuOf(() => ways[name](path));
+      sums.decode += await cpuOf(() => sharp(path).raw().toBuffer());
+    }
+    for (const name of ['plain', 'rich', 'decode'] as const) times[name].push(sums[name] / paths.length);
+    for (const [name, key] of [
+      ['plain', 'compilePlain'],
+      ['rich', 'compileRich'],
+    ] as const)
+      // prettier-ignore
+      times[key].push(await cpuOf(() => compile(parseTemplate({ wobrel: 1, name, ...FINISHES[name] }), SIZE)));
+  }
+  return Object.fromEntries(Object.entries(times).map(([name, list]) => [name, median(list)])) as FinishSpeed;
+}

@@ -1,0 +1,1 @@
+export { fieldsOf, filled, stemOf, type Fields, type PhotoWords } from './fields';

@@ -1,0 +1,1 @@
+export { FONTS, fontFiles, type FontName } from './fonts';

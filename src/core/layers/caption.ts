@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { areaPaintSchema } from '../paint';
+import { defineLayer, lengthSchema, onSchema, signedLengthSchema } from './layer';
+
+const captionFontSchema = z.enum(['text', 'slab', 'rounded', 'script']);
+
+/** A line of letters; `{…}` in it stand for what is known of each photo. */
+export const caption = defineLayer({
+  schema: z.strictObject({
+    text: z.string().max(500).default('{photo}'),
+    font: captionFontSchema.default('text'),
+    /** Of an em. */
+    size: lengthSchema.gt(0).default(36),
+    paint: areaPaintSchema.default('#1c2224'),
+    /** Where its baseline begins, has its middle, or ends. */
+    at: z.tuple([signedLengthSchema, signedLengthSchema]).default([540, 1040]),
+    anchor: z.enum(['start', 'middle', 'end']).default('middle'),
+    /** Longer text is made smaller. */
+    maxWidth: lengthSchema.gt(0).nullable().default(null),
+    on: onSchema,
+  }),
+  lengths: ['size', 'maxWidth'],
+  places: ['at'],
+  title: () => 'Caption',
+  words: ({ text }) => text,
+  controls: {
+    text: { label: 'Text', as: 'text' },
+    font: {
+      label: 'Letters',
+      as: 'select',
+      options: { text: 'plain', slab: 'slab', rounded: 'rounded', script: 'script' },
+    },
+    size: { label: 'Size', as: 'length', slider: [0.05, 1] },
+    at: { label: 'Lies at', as: 'place' },
+    anchor: {
+      label: 'Runs',
+      as: 'choice',
+      options: { start: 'to the right', middle: 'both ways', end: 'to the left' },
+    },
+    maxWidth: { label: 'At most', as: 'length', slider: [1, 8], open: 'as it comes' },
+    paint: { label: 'Paint', as: 'paint' },
+  },
+});
+
+export type Caption = z.infer<typeof caption.schema>;

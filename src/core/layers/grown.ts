@@ -1,0 +1,33 @@
+/** Layers made larger or smaller with the frame. */
+import type { LinePaint } from '../paint';
+
+type Place = readonly [x: number, y: number];
+
+export type Growth = {
+  /** A length as it becomes. */
+  readonly length: (v: number) => number;
+  /** A point as it becomes. */
+  readonly place: (at: Place) => Place;
+};
+
+/** A paint; the depth of one that follows the outline is the only length that any has. */
+export const grownPaint = <P extends LinePaint>(paint: P, { length }: Growth): P =>
+  typeof paint === 'object' && paint.kind === 'contour' ? { ...paint, depth: length(paint.depth) } : paint;
+
+function grownValue(value: unknown, growth: Growth): unknown {
+  if (Array.isArray(value)) return value.map((v: number) => growth.length(v));
+  return typeof value === 'number' ? growth.length(value) : value;
+}
+
+/** A layer with all its lengths, points and paints as they become. */
+export function grown<L extends object>(
+  { lengths, places = [] }: { readonly lengths: readonly (keyof L)[]; readonly places?: readonly (keyof L)[] },
+  layer: L,
+  growth: Growth,
+): L {
+  const next = { ...layer } as L & { paint?: LinePaint };
+  for (const key of lengths) next[key] = grownValue(next[key], growth) as L[typeof key] & LinePaint;
+  for (const key of places) next[key] = growth.place(next[key] as Place) as L[typeof key] & LinePaint;
+  if (next.paint) next.paint = grownPaint(next.paint, growth);
+  return next;
+}

@@ -1,0 +1,10 @@
+export { border, type Border } from './border';
+export { caption, type Caption } from './caption';
+export { grown, grownPaint, type Growth } from './grown';
+export { paintHandle, shadowHandle, type LayerHandle } from './handles';
+export type { Control, LayerDefinition, Room } from './layer';
+export { mat, type Mat } from './mat';
+export { reflection, type Reflection } from './reflection';
+export { LAYER_LISTS, type LayerList } from './registry';
+export { shadow, type Shadow } from './shadow';
+export { tint } from './tint';

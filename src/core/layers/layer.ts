@@ -1,0 +1,61 @@
+/** The one form of a layer: what a document says of it, which of that grows with the frame, and how it is asked for. */
+import { z } from 'zod';
+
+/** Frame units. */
+export const lengthSchema = z.number().min(0).max(100_000);
+export const signedLengthSchema = z.number().min(-100_000).max(100_000);
+export const shareSchema = z.number().min(0).max(1);
+/** Off, a layer is kept and not drawn. */
+export const onSchema = z.boolean().default(true);
+
+/** What a form is told besides the layer: lengths that suit the template, frame units. */
+export type Room = {
+  /** An eighth of the frame's shorter side: as far as most lengths go. */
+  readonly reach: number;
+  /** A good depth for colours that go from the edge inwards. */
+  readonly depth: number;
+};
+
+/** How one field of a layer is asked for on screen. */
+export type Control<L, K extends keyof L & string = keyof L & string> = {
+  readonly label: string;
+  /** Left out, always. */
+  readonly shown?: (layer: L) => boolean;
+} & (
+  | {
+      readonly as: 'length';
+      /** The slider's ends in reaches. */
+      readonly slider: readonly [number, number];
+      /** Where it may be left open: what it then is, in a few words. */
+      readonly open?: string;
+    }
+  | { readonly as: 'strength' | 'colour' | 'text' | 'dashes' | 'place' }
+  | { readonly as: 'paint'; readonly depth?: (layer: L, room: Room) => number; readonly isLine?: boolean }
+  | {
+      readonly as: 'choice' | 'select';
+      /** Value to words. */
+      readonly options: Readonly<Record<string, string>>;
+      /** What else changes with it. */
+      readonly besides?: (value: L[K]) => Partial<L>;
+    }
+);
+
+export type LayerDefinition<S extends z.ZodObject> = {
+  readonly schema: S;
+  /** Fields in frame units, or lists of them: they grow with the frame. A paint's own depth does by itself. */
+  readonly lengths: readonly (keyof z.output<S> & string)[];
+  /** Fields that are points of the frame. */
+  readonly places?: readonly (keyof z.output<S> & string)[];
+  /** What a layer is called: a word before its number in the list. */
+  readonly title: (layer: z.output<S>) => string;
+  /** What it is like in a few words. */
+  readonly words: (layer: z.output<S>, unit: string) => string;
+  /** Its form, from the top down. */
+  readonly controls: { readonly [K in keyof z.output<S> & string]?: Control<z.output<S>, K> };
+};
+
+/** Numbers as they are said. */
+export const number = (v: number): string => String(Math.round(v * 100) / 100);
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+export const defineLayer = <S extends z.ZodObject>(definition: LayerDefinition<S>): LayerDefinition<S> => definition;

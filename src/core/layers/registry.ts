@@ -1,0 +1,9 @@
+/** All layers of which a template has a list, by the list's name. */
+import { border } from './border';
+import { caption } from './caption';
+import { shadow } from './shadow';
+import { tint } from './tint';
+
+export const LAYER_LISTS = { tints: tint, borders: border, shadows: shadow, captions: caption } as const;
+
+export type LayerList = keyof typeof LAYER_LISTS;

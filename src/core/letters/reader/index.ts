@@ -1,0 +1,1 @@
+export { lettersPath, openFont } from './reader';

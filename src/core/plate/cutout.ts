@@ -1,0 +1,90 @@
+/** The cutout itself, without what lies behind it: its rings' paints and its photo, pixel by pixel. */
+import type { Coat } from './coat';
+import { coatLayer } from './coat';
+import type { Ring } from './layers';
+import { ALPHA, channelsFor, PHOTO } from './pixel';
+
+/** A band of rows of the picture: one mask a level, width × height shares row by row. */
+export type Cutout = {
+  readonly width: number;
+  readonly height: number;
+  /** The picture's row that the band begins with. */
+  readonly top: number;
+  /** `rings[i]` fills `levels[i]` without `levels[i + 1]`. */
+  readonly rings: readonly Ring[];
+  readonly levels: readonly Float32Array[];
+  /** For each ring the coats of its borders, where they are not the same all round. */
+  readonly coats: readonly (readonly Coat[] | null)[];
+  /** How much of each pixel the photo covers where its edge is soft; null where the rings say it. */
+  readonly feather: Float32Array | null;
+  /** How many colours are taken from the photo. */
+  readonly picks: number;
+};
+
+/** First and last pixel of a row that a mask touches, or null. */
+function touched(mask: Float32Array, from: number, width: number): readonly [first: number, last: number] | null {
+  let first = 0;
+  while (first < width && mask[from + first] === 0) first++;
+  if (first === width) return null;
+  let last = width - 1;
+  while (mask[from + last] === 0) last--;
+  return [first, last];
+}
+
+export type CutoutReader = {
+  /** Makes row `y` of the band ready. */
+  readonly row: (y: number) => void;
+  /**
+   * Writes what the cutout shows of pixel `i` of the band, which is of the row made ready.
+   *
+   * @returns the share that it leaves to what lies behind
+   */
+  readonly at: (i: number, out: Float64Array) => number;
+};
+
+export function cutoutReader({ width, top, rings, levels, coats, feather, picks }: Cutout): CutoutReader {
+  const channels = channelsFor(picks);
+  const lay = coatLayer(width, channels);
+  const over = new Float64Array(rings.length * channels);
+  rings.forEach((ring, level) => over.set(ring.over, level * channels));
+  const hasPhoto = Uint8Array.from(rings, ({ photo }) => (photo ? 1 : 0));
+  const rows = coats.map((coat) => coat && new Float32Array(width * channels));
+  const outermost = levels[0]!;
+  let rowStart = 0;
+  return {
+    row: (y) => {
+      rowStart = y * width;
+      rows.forEach((row, level) => {
+        const span = row && touched(levels[level]!, rowStart, width);
+        if (!span) return;
+        const [from, n] = [span[0], span[1] - span[0] + 1];
+        const part = row.subarray(from * channels, (from + n) * channels).fill(0);
+        for (const coat of coats[level]!) lay(coat, from, top + y, n, part);
+      });
+    },
+    at: (i, out) => {
+      for (let c = 0; c < channels; c++) out[c] = 0;
+      // Split the pixel's area between the rings; what no ring covers shows what lies beneath.
+      let outer = outermost[i]!;
+      let beneath = 1 - outer;
+      for (let level = 0; outer > 0 && level < hasPhoto.length; level++) {
+        const inner = level + 1 < hasPhoto.length ? Math.min(levels[level + 1]![i]!, outer) : 0;
+        const area = outer - inner;
+        outer = inner;
+        if (area <= 0) continue;
+        const row = rows[level];
+        const colours = row ?? over;
+        const from = (row ? i - rowStart : level) * channels;
+        const rest = area * (1 - colours[from + ALPHA]!);
+        for (let c = 0; c < channels; c++) out[c]! += area * colours[from + c]!;
+        if (feather || hasPhoto[level] !== 1) beneath += rest;
+        else out[PHOTO]! += rest;
+      }
+      if (feather) {
+        out[PHOTO] = beneath * feather[i]!;
+        beneath -= out[PHOTO];
+      }
+      return beneath;
+    },
+  };
+}

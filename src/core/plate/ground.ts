@@ -1,0 +1,60 @@
+/** What lies behind everything: the matte, the backdrop on it, and a mat round the frame. */
+import { type Coat, coatLayer } from './coat';
+import { channelsFor } from './pixel';
+
+/** Left, top, right, bottom in pixels; they need not be whole. */
+export type Edges = readonly [left: number, top: number, right: number, bottom: number];
+
+export type Ground = {
+  /** Premultiplied r, g, b and alpha, 0…1: a colour that is the same everywhere. */
+  readonly even: readonly [r: number, g: number, b: number, alpha: number];
+  /** On it, within the frame and, where there is no `mat`, beyond it. */
+  readonly backdrop: Coat | null;
+  readonly mat: { readonly coat: Coat; readonly frame: Edges } | null;
+};
+
+/** How much of each pixel of a row lies between two places. */
+function covered(from: number, to: number, first: number, n: number): Float32Array {
+  const out = new Float32Array(n);
+  for (let i = 0; i < n; i++) out[i] = Math.max(0, Math.min(to, first + i + 1) - Math.max(from, first + i));
+  return out;
+}
+
+/** Rows of the ground as pixels in the making; null where it is the same everywhere. The answer holds until the next call. */
+export function groundRows(
+  { even, backdrop, mat }: Ground,
+  width: number,
+  picks: number,
+): ((y: number) => Float32Array) | null {
+  if (!backdrop && !mat) return null;
+  const channels = channelsFor(picks);
+  const lay = coatLayer(width, channels);
+  const bare = new Float32Array(width * channels);
+  for (let x = 0; x < width; x++) for (let c = 0; c < 4; c++) bare[x * channels + c] = even[c]!;
+  const painter = (coat: Coat | null) => {
+    const row = bare.slice();
+    if (coat) lay(coat, 0, 0, width, row);
+    // One colour is the same in every row.
+    if (!coat || coat.places.kind === 'flat') return () => row;
+    return (y: number) => {
+      row.set(bare);
+      lay(coat, 0, y, width, row);
+      return row;
+    };
+  };
+  const within = painter(backdrop);
+  if (!mat) return within;
+  const beyond = painter(mat.coat);
+  const across = covered(mat.frame[0], mat.frame[2], 0, width);
+  const mixed = new Float32Array(width * channels);
+  return (y) => {
+    const [inner, outer] = [within(y), beyond(y)];
+    const [down] = covered(mat.frame[1], mat.frame[3], y, 1);
+    if (down === 0) return outer;
+    for (let x = 0, q = 0; x < width; x++) {
+      const inside = across[x]! * down!;
+      for (let c = 0; c < channels; c++, q++) mixed[q] = inner[q]! * inside + outer[q]! * (1 - inside);
+    }
+    return mixed;
+  };
+}

@@ -1,0 +1,164 @@
+/** Captions, written on the finished cutout of each photo. */
+import { filled, type Fields } from '../fields';
+import type { Caption } from '../layers';
+import type { FontName } from '../fonts';
+import { fontAtHand, glyphOutline, setLine, xHeightOf, type SetLine } from '../letters';
+import { fillPaint, isClear } from '../paint';
+import { bandsOf, coverage, type PixelWindow } from '../raster';
+import { boundsOfOutline, flatten, type Point, type Polygon } from '../shape';
+import { boxOf, paintRows } from './paints';
+import type { PickedColours } from './photo-finish';
+import type { Plate } from './plate';
+
+const FONT_OF: Readonly<Record<Caption['font'], FontName>> = {
+  text: 'atkinson-hyperlegible-next',
+  slab: 'alfa-slab-one',
+  rounded: 'fredoka',
+  script: 'lobster',
+};
+
+/** Units of an em in a line that was set. */
+const EM = 1000;
+
+/** The fonts that captions are written in. */
+export const captionFonts = (captions: readonly Caption[]): FontName[] =>
+  captions.filter(({ on }) => on).map(({ font }) => FONT_OF[font]);
+
+/** A caption as it lies in the frame; lengths in frame units. */
+export type CaptionLayout = {
+  readonly line: SetLine;
+  /** Of an em, after it was made smaller. */
+  readonly size: number;
+  /** Where the baseline begins. */
+  readonly start: Point;
+  readonly width: number;
+  /** How wide it would be without `maxWidth`. */
+  readonly wanted: number;
+  /** Height of a small x. */
+  readonly xHeight: number;
+};
+
+const SHARE = { start: 0, middle: 0.5, end: 1 } as const;
+
+/**
+ * Where a caption's letters come to lie; null where it says nothing.
+ *
+ * @throws RangeError where its font was not brought
+ */
+export function layoutCaption(caption: Caption, fields: Fields): CaptionLayout | null {
+  const text = filled(caption.text, fields).trim();
+  if (text === '') return null;
+  const fonts = fontAtHand(FONT_OF[caption.font]);
+  if (!fonts) throw new RangeError(`the font ${caption.font} is not at hand`);
+  const line = setLine(fonts, text);
+  const wanted = (line.advance / EM) * caption.size;
+  const factor = caption.maxWidth === null ? 1 : Math.min(1, caption.maxWidth / Math.max(wanted, 1e-9));
+  const size = caption.size * factor;
+  const width = wanted * factor;
+  const [x, y] = caption.at;
+  return {
+    line,
+    size,
+    start: [x - SHARE[caption.anchor] * width, y],
+    width,
+    wanted,
+    xHeight: (xHeightOf(fonts) / EM) * size,
+  };
+}
+
+/** The letters that lie in the picture as polygons, in its pixels. */
+function lettersOf({ line, size, start }: CaptionLayout, { scale, origin, width, height }: Plate): Polygon[][] {
+  const k = (size / EM) * scale;
+  const [x0, y0] = [(start[0] + origin[0]) * scale, (start[1] + origin[1]) * scale];
+  return line.glyphs.flatMap((glyph) => {
+    const outline = glyphOutline(glyph);
+    if (outline.length === 0) return [];
+    const [dx, dy] = [x0 + glyph.x * k, y0 + glyph.y * k];
+    // Before it is flattened: a letter as large as a house has very many sides.
+    const [left, top, right, bottom] = boundsOfOutline(outline);
+    if (right * k + dx < 0 || left * k + dx > width || bottom * k + dy < 0 || top * k + dy > height) return [];
+    return [flatten(outline, k).map((polygon) => polygon.map(([x, y]) => [x + dx, y + dy] as const))];
+  });
+}
+
+/** The whole pixels around polygons that lie in the picture; null where none does. */
+function windowAround(polygons: readonly Polygon[], { width, height }: Plate): PixelWindow | null {
+  const box = boxOf(polygons);
+  const [left, top] = [Math.max(0, Math.floor(box.left)), Math.max(0, Math.floor(box.top))];
+  const right = Math.min(width, Math.ceil(box.left + box.width));
+  const bottom = Math.min(height, Math.ceil(box.top + box.height));
+  return right > left && bottom > top ? { left, top, width: right - left, height: bottom - top } : null;
+}
+
+const both = (a: PixelWindow, b: PixelWindow): PixelWindow => {
+  if (a.width === 0) return b;
+  const [left, top] = [Math.min(a.left, b.left), Math.min(a.top, b.top)];
+  const right = Math.max(a.left + a.width, b.left + b.width);
+  const bottom = Math.max(a.top + a.height, b.top + b.height);
+  return { left, top, width: right - left, height: bottom - top };
+};
+
+/** How much of each pixel the letters cover. Letters of some fonts overlap: each is drawn by itself. */
+function letterMask(letters: readonly Polygon[][], band: PixelWindow): Float32Array {
+  const mask = new Float32Array(band.width * band.height);
+  for (const letter of letters) {
+    const { left, top, width, height } = boxOf(letter);
+    const from = Math.max(band.left, Math.floor(left));
+    const [first, last] = [Math.max(band.top, Math.floor(top)), Math.min(band.top + band.height, Math.ceil(top + height))]; // prettier-ignore
+    const across = Math.min(band.left + band.width, Math.ceil(left + width)) - from;
+    if (across <= 0 || last <= first) continue;
+    const own = coverage(letter, { left: from, top: first, width: across, height: last - first });
+    for (let y = first, i = 0; y < last; y++)
+      for (let x = 0, k = (y - band.top) * band.width + from - band.left; x < across; x++, i++, k++)
+        mask[k] = Math.max(mask[k]!, own[i]!);
+  }
+  return mask;
+}
+
+/** What is known of a photo that is written about. */
+export type Told = { readonly fields: Fields; readonly colours: PickedColours };
+
+function writeOne(plate: Plate, caption: Caption, told: Told, out: Uint8ClampedArray): PixelWindow | null {
+  const layout = layoutCaption(caption, told.fields);
+  if (!layout || isClear(caption.paint)) return null;
+  const letters = lettersOf(layout, plate);
+  const outline = letters.flat();
+  const window = windowAround(outline, plate);
+  if (!window) return null;
+  const { scale, picks } = plate;
+  const [scratch, at] = [new Float32Array(window.width), new Int32Array(window.width)];
+  for (const band of bandsOf(window)) {
+    const mask = letterMask(letters, band);
+    const paint = paintRows(caption.paint, 1, { outline, box: boxOf(outline), scale, window: band, picks });
+    for (let y = 0, i = 0; y < band.height; y++) {
+      fillPaint(paint, band.left, band.top + y, band.width, scratch, at);
+      let k = ((band.top + y) * plate.width + band.left) * 4;
+      for (let x = 0; x < band.width; x++, k += 4, i++) {
+        const q = at[x]!;
+        const alpha = mask[i]! * paint.ramp[q + 3]!;
+        if (alpha === 0) continue;
+        // Source over, straight (W3C Compositing 1 §9.1).
+        const below = (out[k + 3]! / 255) * (1 - alpha);
+        const all = alpha + below;
+        for (let c = 0; c < 3; c++) {
+          const colour = paint.pick < 0 ? paint.ramp[q + c]! : told.colours[paint.pick]![c]!;
+          out[k + c] = (255 * colour * alpha + out[k + c]! * below) / all;
+        }
+        out[k + 3] = all * 255;
+      }
+    }
+  }
+  return window;
+}
+
+/**
+ * Writes the plate's captions on a finished cutout.
+ *
+ * @returns the pixels that are not fully transparent now
+ */
+export function writeCaptions(plate: Plate, told: Told, out: Uint8ClampedArray): PixelWindow {
+  return plate.captions.reduce((inked, caption) => {
+    const window = writeOne(plate, caption, told, out);
+    return window ? both(inked, window) : inked;
+  }, plate.inked);
+}

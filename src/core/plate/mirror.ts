@@ -1,0 +1,87 @@
+/** The cutout's mirror image below itself: where it lies, and how it is laid on what is behind. */
+import type { Reflection } from '../layers';
+import type { PixelWindow } from '../raster';
+import { boundsOf, type Polygon } from '../shape';
+import { cutoutReader, type Cutout } from './cutout';
+import { ALPHA, channelsFor, MIRRORED, PHOTO } from './pixel';
+
+/** A cutout's mirror image below it. */
+export type Mirrored = {
+  /** The band of the cutout that is seen in this one, its last row first. */
+  readonly cutout: Cutout;
+  /** How strong it is in each row of this band, 0…1. */
+  readonly strength: Float32Array;
+  /** A row of the picture and the one seen in it add up to this. */
+  readonly sum: number;
+};
+
+/** A row of the picture and the one mirrored in it add up to `sum`; the image begins at `begin` and fades from `opacity` to nothing over `length`, pixels. */
+export type MirrorPlace = {
+  readonly sum: number;
+  readonly begin: number;
+  readonly length: number;
+  readonly opacity: number;
+};
+
+/** Where the cutout's mirror image lies, in rows of the picture; null where there is none. */
+export function mirrorOf(
+  reflection: Reflection | null,
+  standing: readonly Polygon[],
+  scale: number,
+): MirrorPlace | null {
+  const bounds = boundsOf(standing);
+  if (!reflection?.on || reflection.opacity === 0 || !bounds) return null;
+  const [, top, , bottom] = bounds;
+  const begin = bottom + reflection.gap * scale;
+  return {
+    // Whole rows are mirrored: it lies within half a pixel of its place.
+    sum: Math.round(bottom + begin) - 1,
+    begin,
+    length: Math.max(reflection.length * (bottom - top), 1e-6),
+    opacity: reflection.opacity,
+  };
+}
+
+/** What of the mirror image lies in a window of the picture. */
+export function mirrored(
+  place: MirrorPlace,
+  window: PixelWindow,
+  cutoutIn: (window: PixelWindow) => Cutout,
+): Mirrored | null {
+  const { sum, begin, length, opacity } = place;
+  const strength = Float32Array.from({ length: window.height }, (_, i) => {
+    const below = window.top + i + 0.5 - begin;
+    // The row that the line runs through belongs to it by its lower part.
+    return below <= -0.5 ? 0 : opacity * Math.max(0, 1 - Math.max(below, 0) / length);
+  });
+  const first = Math.max(0, sum - (window.top + window.height - 1));
+  const rows = sum - window.top - first + 1;
+  if (rows <= 0 || strength.every((v) => v === 0)) return null;
+  return { cutout: cutoutIn({ ...window, top: first, height: rows }), strength, sum };
+}
+
+/** Writes the cutout's mirror image into what lies behind; nothing where there is none. */
+export function mirrorReader({ cutout, strength, sum }: Mirrored, top: number) {
+  const read = cutoutReader(cutout);
+  const seen = new Float64Array(channelsFor(cutout.picks));
+  let [force, from, isThere] = [0, 0, false];
+  return {
+    row: (y: number) => {
+      const row = sum - (top + y) - cutout.top;
+      force = strength[y]!;
+      isThere = force > 0 && row >= 0 && row < cutout.height;
+      from = row * cutout.width;
+      if (isThere) read.row(row);
+    },
+    isIn: (x: number) => isThere && (cutout.levels[0]![from + x] !== 0 || (cutout.feather?.[from + x] ?? 0) !== 0),
+    lay: (x: number, below: Float64Array) => {
+      const beneath = read.at(from + x, seen);
+      for (let c = 0; c < seen.length; c++) seen[c]! *= force;
+      seen[MIRRORED] = seen[PHOTO]!;
+      seen[PHOTO] = 0;
+      const alpha = (1 - beneath) * force;
+      seen[ALPHA] = alpha;
+      for (let c = 0; c < seen.length; c++) below[c] = seen[c]! + below[c]! * (1 - alpha);
+    },
+  };
+}

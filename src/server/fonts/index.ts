@@ -1,0 +1,1 @@
+export { bringCaptionFonts } from './fonts';

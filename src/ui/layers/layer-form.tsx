@@ -1,0 +1,145 @@
+'use client';
+import type { z } from 'zod';
+import type { Border, Control, LayerDefinition, Room } from '@/core/layers';
+import type { LinePaint } from '@/core/paint';
+import type { Template } from '@/core/template';
+import { PaintField } from '../paint/paint-field';
+import { ChoiceField } from '../shared/choice-field';
+import { ColourField } from '../paint/colour-field';
+import { NumberField } from '../shared/number-field';
+import { limitsOf } from '../shared/number-limits';
+import { SelectField } from '../shared/select-field';
+import { DashesField } from './dashes-field';
+import { goodDepth } from './lists';
+import { StrengthField } from './strength-field';
+import { TextField } from './text-field';
+
+type Values = Readonly<Record<string, unknown>>;
+
+type LayerFormProps<L> = {
+  readonly definition: LayerDefinition<z.ZodObject>;
+  readonly layer: L;
+  readonly template: Template;
+  /** Fields that this template has no use for. */
+  readonly without?: readonly string[];
+  readonly onChange: (fields: Partial<L>) => void;
+  readonly onDrag: (active: boolean) => void;
+};
+
+/** Lengths that suit a template's layers. */
+function roomOf(template: Template): Room {
+  const { width, height } = template.frame;
+  return { reach: Math.min(width, height) / 8, depth: goodDepth(template) };
+}
+
+/** A layer's form, built from its definition. */
+export function LayerForm<L extends object>(props: LayerFormProps<L>) {
+  const { definition, layer, template, without = [], onChange, onDrag } = props;
+  const values = layer as Values;
+  const room = roomOf(template);
+  const { unit } = template.frame;
+  const set = (fields: Values) => onChange(fields as Partial<L>);
+
+  const field = (key: string, control: Control<Values>) => {
+    const { label } = control;
+    const value = values[key];
+    const take = (next: unknown) => set({ [key]: next });
+    switch (control.as) {
+      case 'length': {
+        const [min, max] = limitsOf(definition.schema.shape[key] as z.ZodType);
+        const [from, to] = control.slider;
+        const number = (
+          <NumberField
+            key={key}
+            label={control.open ? `${label} so` : label}
+            value={value as number}
+            min={min}
+            max={max}
+            unit={unit}
+            slider={[from * room.reach, to * room.reach]}
+            step={room.reach < 20 ? 0.1 : 1}
+            onChange={take}
+            onDrag={onDrag}
+          />
+        );
+        if (!control.open) return number;
+        return (
+          <div key={key}>
+            <ChoiceField
+              label={label}
+              value={value === null ? 'open' : 'so'}
+              options={{ open: control.open, so: 'so wide' }}
+              onChange={(next) => take(next === 'open' ? null : Math.round(to * room.reach))}
+            />
+            {value !== null && number}
+          </div>
+        );
+      }
+      case 'strength':
+        return <StrengthField key={key} label={label} value={value as number} onChange={take} onDrag={onDrag} />;
+      case 'colour':
+        return <ColourField key={key} label={label} value={value as string} onChange={take} onDrag={onDrag} />;
+      case 'text':
+        return <TextField key={key} label={label} value={value as string} onChange={take} onDrag={onDrag} />;
+      case 'dashes':
+        return <DashesField key={key} label={label} border={layer as unknown as Border} unit={unit} onChange={set} />;
+      case 'place': {
+        const at = value as readonly [number, number];
+        const common = { min: -100_000, max: 100_000, unit, onDrag };
+        const { width, height } = template.frame;
+        return (
+          <div key={key}>
+            <NumberField
+              label="Across"
+              value={at[0]}
+              {...common}
+              slider={[0, width]}
+              onChange={(x) => take([x, at[1]])}
+            />
+            <NumberField
+              label="Down"
+              value={at[1]}
+              {...common}
+              slider={[0, height + template.mat.bottom]}
+              onChange={(y) => take([at[0], y])}
+            />
+          </div>
+        );
+      }
+      case 'paint':
+        return (
+          <PaintField
+            key={key}
+            label={label}
+            isLine={control.isLine ?? false}
+            paint={value as LinePaint}
+            depth={control.depth?.(values, room) ?? room.depth}
+            unit={unit}
+            onChange={take}
+            onDrag={onDrag}
+          />
+        );
+      case 'choice':
+      case 'select': {
+        const choose = (next: string) => set({ [key]: next, ...control.besides?.(next) });
+        if (control.as === 'choice')
+          return (
+            <ChoiceField key={key} label={label} value={value as string} options={control.options} onChange={choose} />
+          );
+        return (
+          <SelectField key={key} label={label} value={value as string} onChange={choose}>
+            {Object.entries(control.options).map(([option, words]) => (
+              <option key={option} value={option}>
+                {words}
+              </option>
+            ))}
+          </SelectField>
+        );
+      }
+    }
+  };
+
+  return Object.entries(definition.controls as Readonly<Record<string, Control<Values>>>).map(([key, control]) =>
+    without.includes(key) || control.shown?.(values) === false ? null : field(key, control),
+  );
+}

@@ -1,0 +1,60 @@
+/** Lists of layers, changed in one place, and new ones for them. */
+import { LAYER_LISTS, type LayerList } from '@/core/layers';
+import type { Template } from '@/core/template';
+
+export type LayerOf<K extends LayerList> = Template[K][number];
+
+export const replaced = <T>(list: readonly T[], i: number, fields: Partial<T>): T[] =>
+  list.map((v, k) => (k === i ? { ...v, ...fields } : v));
+
+export const without = <T>(list: readonly T[], i: number): T[] => list.filter((_, k) => k !== i);
+
+/** Once more, right after it. */
+export const doubled = <T>(list: readonly T[], i: number): T[] => [...list.slice(0, i + 1), ...list.slice(i)];
+
+/** The one at `i` at another place. */
+export function moved<T>(list: readonly T[], i: number, to: number): T[] {
+  const next = [...list];
+  next.splice(to, 0, ...next.splice(i, 1));
+  return next;
+}
+
+/** Most layers that a list takes. */
+export const MOST = 16;
+
+/** The format's defaults were made for a frame of so many units. */
+const FRAME = 1080;
+
+const rounded = (v: number) => Math.round(v * 100) / 100;
+
+/** A depth that suits what goes from the shape's edge inwards, frame units. */
+export const goodDepth = ({ shape: { box } }: Template): number => rounded(Math.min(box.width, box.height) / 4);
+
+/** Below the shape: in the mat where that has room, else near the frame's lower edge. */
+function captionPlace({ frame, mat }: Template, size: number): [number, number] {
+  const below = mat.bottom > 0 ? frame.height + mat.bottom / 2 + size / 3 : frame.height - size;
+  return [rounded(frame.width / 2), rounded(below)];
+}
+
+/** Where new layers differ from the format's defaults, but for their lengths. */
+const BEGINNINGS: { readonly [K in LayerList]: (template: Template, lengths: LayerOf<K>) => Partial<LayerOf<K>> } = {
+  // A rim that darkens: what a first tint is mostly for.
+  tints: (template) => ({
+    paint: { kind: 'contour', depth: goodDepth(template), stops: [[0, '#00000099'], [1, '#00000000']] }, // prettier-ignore
+  }),
+  borders: () => ({}),
+  shadows: () => ({}),
+  captions: (template, { size }) => ({ at: captionPlace(template, size) }),
+};
+
+/** A new layer: the format's own defaults, its lengths in proportion to the frame. */
+export function newLayer<K extends LayerList>(list: K, template: Template): LayerOf<K> {
+  const definition = LAYER_LISTS[list];
+  const k = Math.min(template.frame.width, template.frame.height) / FRAME;
+  const layer: Record<string, unknown> = definition.schema.parse({});
+  for (const key of definition.lengths) {
+    const value = layer[key];
+    if (typeof value === 'number') layer[key] = rounded(value * k);
+  }
+  return { ...layer, ...BEGINNINGS[list](template, layer as LayerOf<K>) } as LayerOf<K>;
+}

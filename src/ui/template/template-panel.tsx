@@ -1,0 +1,37 @@
+'use client';
+import type { Template } from '@/core/template';
+import type { PhotoRow } from '@/server/services';
+import { BackdropSection } from './backdrop-section';
+import { ColoursSection } from './colours-section';
+import { EdgeSection } from './edge-section';
+import { FinishSection } from './finish-section';
+import { FrameSection } from './frame-section';
+import { BordersSection, CaptionsSection, MatSection, ShadowsSection, TintsSection } from './layer-sections';
+import { ShapeSection } from './shape-section';
+import type { TemplateStore } from './store';
+
+type TemplatePanelProps = {
+  readonly template: Template;
+  readonly store: TemplateStore;
+  /** The photo that finishes are shown on. */
+  readonly photo: PhotoRow | undefined;
+};
+
+/** All sections of a template, from its shape to its frame. */
+export function TemplatePanel({ template, store, photo }: TemplatePanelProps) {
+  return (
+    <>
+      <ShapeSection template={template} store={store} />
+      <FinishSection template={template} store={store} photo={photo} />
+      <EdgeSection template={template} store={store} />
+      <ColoursSection template={template} store={store} />
+      <TintsSection template={template} store={store} />
+      <BordersSection template={template} store={store} />
+      <ShadowsSection template={template} store={store} />
+      <MatSection template={template} store={store} />
+      <CaptionsSection template={template} store={store} />
+      <BackdropSection template={template} store={store} />
+      <FrameSection template={template} store={store} />
+    </>
+  );
+}
