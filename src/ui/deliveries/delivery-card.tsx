@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import type { DeliveryProgress } from '@/server/services';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { fileSize, plural, when } from '../shared/words';
 import { isOver, useProgress } from './use-progress';
@@ -44,7 +45,7 @@ export function DeliveryCard({ delivery, showBatch = false }: { delivery: Delive
     } catch (e) {
       setError((e as Error).message);
     }
-    await client.invalidateQueries({ queryKey: ['deliveries'] });
+    await anew(client, ['deliveries']);
   };
   const size = progress.bytes > 0 ? `, ${fileSize(progress.bytes)}` : '';
   return (

@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { DeliveryProgress } from '@/server/services';
+import { anew } from '../shared/anew';
 
 export const isOver = ({ state }: Pick<DeliveryProgress, 'state'>) =>
   state === 'done' || state === 'cancelled' || state === 'failed';
@@ -20,7 +21,7 @@ export function useProgress(first: DeliveryProgress): DeliveryProgress {
       setLive(progress);
       if (!isOver(progress)) return;
       events.close();
-      void client.invalidateQueries({ queryKey: ['deliveries'] });
+      void anew(client, ['deliveries']);
     };
     return () => {
       events.close();

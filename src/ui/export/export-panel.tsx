@@ -7,6 +7,7 @@ import type { Output, Template } from '@/core/template';
 import type { DeliveryProgress, PhotoRow } from '@/server/services';
 import { DeliveryCard } from '../deliveries/delivery-card';
 import { useActions, useKeys } from '../keys/use-keys';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { Section } from '../shared/section';
 import { WhatIs } from '../shared/what-is';
@@ -89,7 +90,7 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
       await flush();
       await api(`/api/batches/${batchId}/deliveries`, 'POST', { only });
     },
-    onSettled: () => client.invalidateQueries({ queryKey: ['deliveries'] }),
+    onSettled: () => anew(client, ['deliveries']),
   });
   // A button that is switched off loses the focus: while an export begins, pressing it again does nothing.
   const begin = (only: readonly number[] | null) => !start.isPending && start.mutate(only);

@@ -5,6 +5,7 @@ import { Button, ProgressBar } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
 import type { BatchDetail, PhotoRow, Received } from '@/server/services';
 import { useActions } from '../keys/use-keys';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { MiddleName } from '../shared/middle-name';
 import { amount, plural } from '../shared/words';
@@ -31,10 +32,10 @@ export function useIntake(batchId: number) {
     timer.current = null;
     const pages = withArrived(client.getQueryData<PhotoPages>(key), arrived.current);
     arrived.current = [];
-    void client.invalidateQueries({ queryKey: ['batch', batchId] });
+    void anew(client, ['batch', batchId]);
     // The server has the last word once all have arrived.
     if (pages && isArriving(batchId) && client.isFetching({ queryKey: key }) === 0) client.setQueryData(key, pages);
-    else void client.invalidateQueries({ queryKey: key });
+    else void anew(client, key);
   };
   const onArrived = (received: readonly Received[]) => {
     for (const one of received) if (one.outcome === 'kept') arrived.current.push(one.photo);
@@ -154,7 +155,7 @@ export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: rea
   const [all, setAll] = useState(false);
   const clear = async () => {
     await api(`/api/batches/${batch.id}/refusals`, 'DELETE');
-    await client.invalidateQueries({ queryKey: ['batch', batch.id] });
+    await anew(client, ['batch', batch.id]);
   };
   return (
     <>

@@ -3,6 +3,7 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import type { PhotoChange, PhotoRow } from '@/server/services';
 import type { History } from '../history/history';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { say } from '../shared/say';
 import { isOffline } from '../shared/line';
@@ -57,7 +58,7 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
       (failure) => {
         setError(failure?.message ?? null);
         // Without a line they wait as they are on screen; what the server refuses is shown as it has it.
-        if (failure && !isOffline(failure)) void client.invalidateQueries({ queryKey: keyOf(batchId) });
+        if (failure && !isOffline(failure)) void anew(client, keyOf(batchId));
       },
     ),
   );

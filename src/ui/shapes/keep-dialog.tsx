@@ -1,6 +1,7 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Shape } from '@/core/shape';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { NameDialog } from '../shared/name-dialog';
 
@@ -22,7 +23,7 @@ export function KeepDialog({ shape, suggestion, onHide, onKept }: KeepDialogProp
       onHide={onHide}
       onSave={async (name) => {
         const { id } = await api<{ id: number }>('/api/shapes', 'POST', { name, shape });
-        await client.invalidateQueries({ queryKey: ['shapes'] });
+        await anew(client, ['shapes']);
         onHide();
         onKept?.(id);
       }}

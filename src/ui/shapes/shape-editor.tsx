@@ -7,6 +7,7 @@ import { Button, Form } from 'react-bootstrap';
 import { CATALOGUE, forLibrary, LIBRARY_FRAME, shapeKey, type Shape } from '@/core/shape';
 import { parseTemplate } from '@/core/template';
 import type { OwnShape } from '@/server/services';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { resetStage, setStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
@@ -46,7 +47,7 @@ function Editor({ own, shape, nameFirst }: { own: OwnShape | null; shape: Shape;
     try {
       if (asCopy) await api('/api/shapes', 'POST', body);
       else await api(`/api/shapes/${own.id}`, 'PUT', body);
-      await client.invalidateQueries({ queryKey: ['shapes'] });
+      await anew(client, ['shapes']);
       router.push('/shapes');
     } catch (e) {
       setError((e as Error).message);

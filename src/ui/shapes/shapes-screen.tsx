@@ -14,6 +14,7 @@ import {
 } from '@/core/shape';
 import { writeSvg } from '@/core/svg';
 import type { OwnShape, UsedBy } from '@/server/services';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
@@ -75,7 +76,7 @@ function OwnCard({ own }: { own: OwnShape }) {
     };
     if (!(await ask(question))) return;
     await api(`/api/shapes/${id}`, 'DELETE');
-    await client.invalidateQueries({ queryKey: ['shapes'] });
+    await anew(client, ['shapes']);
   };
   return (
     <article className="panel shape-card" aria-label={name}>

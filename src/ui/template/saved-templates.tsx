@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { BatchDetail } from '@/server/services';
 import { useActions } from '../keys/use-keys';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { NameDialog } from '../shared/name-dialog';
 import { WhatIs } from '../shared/what-is';
@@ -52,7 +53,7 @@ export function SavedTemplates({ batch, name, edited, bare, onBare, flush, onRep
   const replace = async (work: (revision: number) => Promise<unknown>) => {
     await work(await flush());
     setDialog(null);
-    await client.invalidateQueries({ queryKey: ['templates'] });
+    await anew(client, ['templates']);
     onReplaced();
   };
   const { saved } = batch;

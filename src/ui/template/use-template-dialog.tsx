@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import type { SavedTemplate } from '@/server/services';
+import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { NameDialog } from '../shared/name-dialog';
@@ -35,7 +36,7 @@ function Row({ saved, onUse, onRename }: RowProps) {
     };
     if (!(await ask(question))) return;
     await api(`/api/templates/${id}`, 'DELETE').catch((e: Error) => setError(e.message));
-    await client.invalidateQueries({ queryKey: ['templates'] });
+    await anew(client, ['templates']);
   };
   return (
     <li className="saved-template">
@@ -76,7 +77,7 @@ export function UseTemplateDialog({ onUse, onHide }: { onUse: (id: number) => vo
         help={() => 'Batches that use it keep what they have.'}
         onSave={async (name) => {
           await api(`/api/templates/${renaming.id}`, 'PATCH', { name });
-          await client.invalidateQueries({ queryKey: ['templates'] });
+          await anew(client, ['templates']);
           setRenaming(null);
         }}
         onHide={() => setRenaming(null)}

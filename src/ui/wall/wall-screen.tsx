@@ -16,6 +16,7 @@ import { FirstSteps } from '../photos/first-steps';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
 import { counts, worded } from '../photos/worded';
 import { useTransfers } from '../photos/upload';
+import { anew } from '../shared/anew';
 import { useStay } from '../shared/use-stay';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
@@ -122,8 +123,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
       } catch (e) {
         setFailure((e as Error).message);
       }
-      await client.invalidateQueries({ queryKey: ['photos', batch.id] });
-      await client.invalidateQueries({ queryKey: ['batch', batch.id] });
+      await anew(client, ['photos', batch.id]);
+      await anew(client, ['batch', batch.id]);
     },
     [batch.id, client],
   );
