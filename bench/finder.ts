@@ -3,44 +3,55 @@ import { readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { openPhoto } from '../src/server/intake/open';
 import { lookAt } from '../src/server/looking';
+import { composites } from './composites';
 import { facesIn } from '../src/server/looking/faces';
 import { levelsOf } from '../src/server/looking/picture';
 import { knownScenes, missOf, percentile, UNSURE, type Miss, type SceneSet } from '../src/server/sight/known-scenes';
 
 export type Accuracy = {
-  readonly scenes: number;
+  readonly photos: number;
   /** Shares of the shape. */
   readonly centreMedian: number;
   readonly centre95: number;
   readonly sizeMedian: number;
   readonly size95: number;
-  readonly within2: number;
-  /** Scenes that say they are not sure; scenes off by more than 3 % that don't. */
-  readonly unsure: number;
+  /** Within 2 % of the spot and 6 % of the size. */
+  readonly right: number;
+  readonly sure: number;
+  /** Off by more than 3 %, and sure. */
   readonly wrongAndSure: number;
 };
 
-export async function measureFinder(): Promise<Record<SceneSet, Accuracy>> {
-  const misses: Record<SceneSet, Miss[]> = { plain: [], 'plain, unseen': [], busy: [] };
-  for (const { known, path, set } of knownScenes()) misses[set].push(missOf(known, await lookAt(path)));
-  const accuracy = (of: readonly Miss[]): Accuracy => {
-    const [off, size] = [of.map((m) => m.off), of.map((m) => m.size)];
-    return {
-      scenes: of.length,
-      centreMedian: percentile(off, 0.5),
-      centre95: percentile(off, 0.95),
-      sizeMedian: percentile(size, 0.5),
-      size95: percentile(size, 0.95),
-      within2: off.filter((v) => v < 0.02).length,
-      unsure: of.filter((m) => m.confidence < UNSURE).length,
-      wrongAndSure: of.filter((m) => m.off > 0.03 && m.confidence >= UNSURE).length,
-    };
-  };
+type Known = Parameters<typeof missOf>[0];
+
+async function accuracyOf(photos: readonly { readonly known: Known; readonly path: string }[]): Promise<Accuracy> {
+  const misses: Miss[] = [];
+  for (const { known, path } of photos) misses.push(missOf(known, await lookAt(path)));
+  const [off, size] = [misses.map((m) => m.off), misses.map((m) => m.size)];
+  const sure = misses.filter((m) => m.confidence >= UNSURE);
   return {
-    plain: accuracy(misses.plain),
-    'plain, unseen': accuracy(misses['plain, unseen']),
-    busy: accuracy(misses.busy),
+    photos: misses.length,
+    centreMedian: percentile(off, 0.5),
+    centre95: percentile(off, 0.95),
+    sizeMedian: percentile(size, 0.5),
+    size95: percentile(size, 0.95),
+    right: misses.filter((m) => m.off <= 0.02 && m.size <= 0.06).length,
+    sure: sure.length,
+    wrongAndSure: sure.filter((m) => m.off > 0.03).length,
   };
+}
+
+const SETS: readonly SceneSet[] = ['plain', 'plain, unseen', 'busy', 'busy, unseen'];
+
+/** Scenes of the generator, and things before real photographs. */
+export async function measureFinder(): Promise<Record<string, Accuracy>> {
+  const scenes = knownScenes();
+  const joined = (await composites()).map(({ file, part, ...known }) => ({ known: { ...known, file, plain: false } as Known, path: file, part })); // prettier-ignore
+  const sets: Record<string, Accuracy> = {};
+  for (const set of SETS) sets[`scenes, ${set}`] = await accuracyOf(scenes.filter((scene) => scene.set === set));
+  for (const part of ['tuned', 'measured'] as const)
+    sets[`composites, ${part === 'tuned' ? 'tuned on' : 'unseen'}`] = await accuracyOf(joined.filter((one) => one.part === part)); // prettier-ignore
+  return sets;
 }
 
 export type FacesFound = {

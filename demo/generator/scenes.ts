@@ -229,26 +229,32 @@ export const SHOTS: readonly Shot[] = [
   ...Array.from({ length: 4 }, (_, i) => workshop(i)),
 ];
 
-/** Seeds of the scenes and of their grounds, by sixty: the finder of subjects was tuned on all but the last, which is measured only. */
+/**
+ * Seeds of the scenes and of their grounds, by sixty: on plain ones the finder of subjects was
+ * tuned on all but the last sixty, on busy ones on all but the last forty. These are measured only.
+ */
 const SEEDS = [
-  [2000, 4000],
-  [9000, 8000],
-  [12_000, 14_000],
-  [17_000, 19_000],
+  { seed: 2000, ground: 4000, busy: (i: number) => i % 3 === 2 },
+  { seed: 9000, ground: 8000, busy: () => false },
+  { seed: 12_000, ground: 14_000, busy: () => false },
+  { seed: 17_000, ground: 19_000, busy: () => false },
+  { seed: 31_000, ground: 33_000, busy: () => true },
+  { seed: 36_000, ground: 38_000, busy: () => true },
 ] as const;
 const EACH = 60;
 
-/** Scenes for measuring the finder of subjects: small, in all orientations, some near an edge. One in three of the first sixty on a busy ground. */
+/** Scenes for measuring the finder of subjects: small, in all orientations, some near an edge. */
 const measured = (place: number): Shot => {
   const [set, i] = [Math.floor(place / EACH), place % EACH];
-  const [seed, groundSeed] = [SEEDS[set]![0] + i, SEEDS[set]![1] + i];
+  const { seed: first, ground, busy: isBusy } = SEEDS[set]!;
+  const seed = first + i;
   const kind = POT_KINDS[i % POT_KINDS.length]!;
   const glaze = GLAZE_NAMES[(i * 5 + Math.floor(i / 7)) % GLAZE_NAMES.length]!;
   const [width, height] = ([[512, 384], [384, 512], [512, 512], [512, 342]] as const)[i % 4]!; // prettier-ignore
   const scene = () => {
     const made = productScene(kind, glaze, seed, i % 5 === 0 ? 2.2 : 1);
-    const random = seeded(groundSeed);
-    return { ...made, ground: set === 0 && i % 3 === 2 ? busy(random) : sweep(random) };
+    const random = seeded(ground + i);
+    return { ...made, ground: isBusy(i) ? busy(random) : sweep(random) };
   };
   return {
     file: `scene-${String(place + 1).padStart(2, '0')}-${glaze}-${kind}.jpg`,

@@ -5,6 +5,7 @@ import PQueue from 'p-queue';
 import { findingsOf, type CheckedPhoto } from '../core/checks';
 import { WobrelError } from '../core/errors';
 import type { PhotoWords } from '../core/fields';
+import { withSizes } from '../core/placement';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
 import { picksOf } from '../core/plate';
 import type { Sight } from '../core/sight';
@@ -81,8 +82,9 @@ function looker(engine: Engine, template: Template, alone: boolean) {
 }
 
 /** Renders the photos that were seen; one that fails is an item with its error. */
-function renderer(engine: Engine, template: Template, seen: readonly Seen[], out: string) {
+function renderer(engine: Engine, given: Template, seen: readonly Seen[], out: string) {
   const good = seen.flatMap((one) => ('photo' in one ? [one.photo] : []));
+  const template = withSizes(given, good);
   const { means, twins } = findingsOf(template, good);
   const twinOf = new Map(good.map((photo, i) => [photo, twins[i] ?? null]));
   const shared = shareTemplate(template, null, means);

@@ -1,5 +1,5 @@
 /** A batch as a whole: what its photos are like, which look the same, which have a finding. */
-import { placer } from '../placement';
+import { placer, withSizes } from '../placement';
 import type { Template } from '../template';
 import type { BatchMeans, CheckedPhoto } from './check';
 import { checker } from './checker';
@@ -18,7 +18,8 @@ export type BatchFindings = {
 export type BatchPhoto = CheckedPhoto & { readonly name: string; readonly review?: Review };
 
 /** @param photos those that count: without the ones left out */
-export function findingsOf(template: Template, photos: readonly BatchPhoto[]): BatchFindings {
+export function findingsOf(given: Template, photos: readonly BatchPhoto[]): BatchFindings {
+  const template = withSizes(given, photos);
   const place = placer(template);
   const means = meansOf(template, photos, place);
   const twins = twinsOf(photos, template.limits.twins);

@@ -31,7 +31,7 @@ test('photos that had to be enlarged are counted, with by how much', () => {
 test.each(['continued', 'resized'] as const)('%s, all subjects are equal', (way) => {
   const remade = unequalSizes(template, sizes())![way];
   const made = sizes(remade).map(({ subject }) => subject!.size);
-  for (const size of made) expect(size).toBeCloseTo(remade.centring.size!, 3);
+  for (const size of made) expect(size).toBeCloseTo(remade.centring.size as number, 3);
   expect(unequalSizes(remade, sizes(remade))).toBeNull();
 });
 

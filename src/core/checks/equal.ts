@@ -1,5 +1,5 @@
 /** Photos that could not be made as large as the others, and what would make all equal. */
-import type { Placed } from '../placement';
+import { wantedSize, type Placed } from '../placement';
 import type { Template } from '../template';
 
 export type Unequal = {
@@ -17,19 +17,25 @@ export type Unequal = {
 /** Null where none differs by more than the limit. */
 export function unequalSizes(template: Template, placed: Iterable<Placed>): Unequal | null {
   const { centring, limits } = template;
-  const wanted = centring.size;
-  if (wanted === null || centring.gap !== 'enlarge' || centring.rule === 'middle') return null;
-  const over = [...placed].flatMap(({ used, subject }) => {
-    const by = subject && used === 'enlarged' ? subject.size / wanted - 1 : 0;
-    return by > limits.offSize ? [by] : [];
+  if (centring.gap !== 'enlarge' || centring.rule === 'middle') return null;
+  const over = [...placed].flatMap(({ used, subject, rule }) => {
+    const wanted = wantedSize(centring.size, rule);
+    const by = subject && wanted && used === 'enlarged' ? subject.size / wanted - 1 : 0;
+    return by > limits.offSize ? [{ by, kind: rule === 'face' ? ('face' as const) : ('subject' as const) }] : [];
   });
   if (over.length === 0) return null;
-  const most = Math.max(...over);
+  const mostOf = (some: readonly { by: number }[]) => Math.max(0, ...some.map(({ by }) => by));
   // Rounded up: rounded down, the largest would be enlarged again.
-  const size = Math.ceil(wanted * (1 + most) * 1000) / 1000;
+  const larger = (size: number, by: number) => Math.ceil(size * (1 + by) * 1000) / 1000;
+  const most = mostOf(over);
+  const of = (kind: 'face' | 'subject') => {
+    const wanted = wantedSize(centring.size, kind);
+    return wanted === null ? null : larger(wanted, mostOf(over.filter((one) => one.kind === kind)));
+  };
+  const size = typeof centring.size === 'number' ? larger(centring.size, most) : { face: of('face'), subject: of('subject') }; // prettier-ignore
   return {
     count: over.length,
-    least: Math.min(...over),
+    least: Math.min(...over.map(({ by }) => by)),
     most,
     continued: { ...template, centring: { ...centring, gap: 'extend' } },
     resized: { ...template, centring: { ...centring, size } },

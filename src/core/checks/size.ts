@@ -1,7 +1,8 @@
-import { UNADJUSTED } from '../placement';
+import { UNADJUSTED, wantedSize } from '../placement';
 import { defineCheck, percent, type CheckInput } from './check';
 
-const wanted = ({ template, batch }: CheckInput) => template.centring.size ?? batch.size;
+const wanted = ({ template, batch, placement }: CheckInput) =>
+  wantedSize(template.centring.size, placement.rule) ?? batch.size;
 
 /** Difference of the subject's size from the wanted one, or from the batch's median where none is wanted; as a share of it. */
 export const size = defineCheck({

@@ -15,4 +15,6 @@ export { enlargement, inFrame, inPhoto, turned, type Placement, type Size } from
 export { pixelRect } from './pixel-rect';
 export { flatSpread, isPlain, outsideOf, scaledSize, seenPart, toScaled } from './spread';
 export { handSubjectSchema, subjectOf, type HandSubject } from './subject';
+export { withSizes } from './sizes';
+export { wantedSize } from './wanted';
 export { seenKinds, type SeenKinds } from './seen';

@@ -6,6 +6,7 @@ import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
 import { uncoveredShare } from './gap';
 import { turned, type Bounds, type Placement, type Point } from './placement';
 import { photoItself, ruleFor, subjectOf, type SeenPhoto, type Subject, type SuitedRule } from './subject';
+import { wantedSize } from './wanted';
 
 /**
  * A change by hand to the rule's result: moved by shares of the shape's box, scaled and
@@ -126,8 +127,9 @@ function ruled(
   from: Point,
   spot: Point,
   bounds: Bounds,
+  size: number | null,
 ): Ruled {
-  const { size, gap } = template.centring;
+  const { gap } = template.centring;
   const least = coverScale(photo, bounds);
   const wanted = size === null ? null : size / sizeAt(template, subject, 1);
   const centreAt = (scale: number): Point => [spot[0] - from[0] * scale, spot[1] - from[1] * scale];
@@ -200,7 +202,11 @@ function placeOne(scene: Scene, photo: PhotoToPlace): Placed {
   const angle = typed - lean;
   const { bounds } = inPhotoAxes(scene.shown, angle);
   const from: Point = [side * (subject.centre[0] - photo.width / 2), subject.centre[1] - photo.height / 2];
-  const rule1 = ruled(scene, photo, subject, from, turned(spot, -angle), bounds);
+  const suited = found ? ruleFor(photo, rule) : 'middle';
+  // Where a rule found nothing, a number is still wanted of the photo itself.
+  const size =
+    typeof template.centring.size === 'number' ? template.centring.size : wantedSize(template.centring.size, suited);
+  const rule1 = ruled(scene, photo, subject, from, turned(spot, -angle), bounds, size);
   const [x, y] = turned(rule1.centre, angle);
   const before: Placement = { scale: rule1.scale, angle, x, y, mirror };
   const { adjustment } = photo;
@@ -210,7 +216,7 @@ function placeOne(scene: Scene, photo: PhotoToPlace): Placed {
   const drawn = rule1.used === 'extended' || rule1.used === 'left';
   return {
     ...placement,
-    rule: found ? ruleFor(photo, rule) : 'middle',
+    rule: suited,
     used: rule1.used,
     by: drawn ? gap : rule1.by,
     gap,

@@ -1,5 +1,6 @@
 /** The ground of a photo: the colour along its rim, changing evenly from side to side, and from row to row where a sweep bends up. */
 import type { Lab, Size } from './lab';
+import { solved } from './solve';
 
 /** Share of the shorter side that counts as rim. */
 const RIM = 0.05;
@@ -46,23 +47,6 @@ function rimOf({ width, height }: Size): number[] {
 }
 
 const TERMS = 5;
-
-/** Solves the symmetric equations in place (Gauss–Jordan with pivoting); null where they don't determine an answer. */
-function solved(rows: number[][]): number[] | null {
-  const n = rows.length;
-  for (let c = 0; c < n; c++) {
-    let pivot = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(rows[r]![c]!) > Math.abs(rows[pivot]![c]!)) pivot = r;
-    if (Math.abs(rows[pivot]![c]!) < 1e-9) return null;
-    [rows[c], rows[pivot]] = [rows[pivot]!, rows[c]!];
-    for (let r = 0; r < n; r++) {
-      if (r === c) continue;
-      const factor = rows[r]![c]! / rows[c]![c]!;
-      for (let k = c; k <= n; k++) rows[r]![k]! -= factor * rows[c]![k]!;
-    }
-  }
-  return rows.map((row, i) => row[n]! / row[i]!);
-}
 
 /** Least squares through the colours at pixels, by the normal equations: one matrix for all three planes. */
 function planesThrough({ l, a, b, width, height }: Lab, pixels: readonly number[]): Colour {

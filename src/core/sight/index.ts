@@ -1,6 +1,9 @@
 export { overlap } from './boxes';
 export { hashBits, hashDistance, type HashBits } from './figures';
-export { look, LOOK_SIZE, SIGHT_VERSION } from './look';
+export { firstLook, LOOK_SIZE, sightOf, SIGHT_VERSION } from './look';
 export { RIM_CELLS } from './rim';
+export { taken } from './subject';
 export { rimOfMask } from './small-mask';
-export type { Face, Sight } from './sight';
+export type { Raster } from './lab';
+export type { FirstLook } from './look';
+export type { Face, FoundSubject, Sight } from './sight';

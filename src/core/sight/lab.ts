@@ -54,16 +54,3 @@ export function labToHex([l, a, b]: readonly [number, number, number]): string {
   });
   return '#' + coded.map((v) => v.toString(16).padStart(2, '0')).join('');
 }
-
-/** Every second pixel each way, as the mean of four. */
-export function halved({ l, a, b, width, height }: Lab): Lab {
-  const [w, h] = [Math.floor(width / 2), Math.floor(height / 2)];
-  const half = (from: Float32Array) => {
-    const to = new Float32Array(w * h);
-    for (let y = 0, i = 0; y < h; y++)
-      for (let x = 0, k = 2 * y * width; x < w; x++, i++, k += 2)
-        to[i] = (from[k]! + from[k + 1]! + from[k + width]! + from[k + width + 1]!) / 4;
-    return to;
-  };
-  return { l: half(l), a: half(a), b: half(b), width: w, height: h };
-}

@@ -1,25 +1,32 @@
-/** Everything that is seen in a photo but faces, from one small picture of it. */
+/** Everything that is seen in a photo but faces, from small pictures of it. */
 import { brightnessOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
 import { groundColour } from './ground';
-import { labToHex, toLab, type Raster } from './lab';
+import { labToHex, toLab, type Lab, type Raster } from './lab';
 import { paletteOf } from './palette';
 import { rimOf } from './rim';
 import type { FoundSubject, Sight } from './sight';
-import { subjectIn } from './subject';
+import { plainSubject, type Plain } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 6;
+export const SIGHT_VERSION = 7;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;
 
 const tidy = (v: number) => Math.round(v * 1e5) / 1e5;
 
+/** What is seen at once: all that needs no other look. */
+export type FirstLook = Plain & { readonly raster: Raster; readonly lab: Lab };
+
 /** @param raster about `LOOK_SIZE` on its longer side */
-export function look(raster: Raster): Omit<Sight, 'faces'> {
-  const { width, height } = raster;
+export function firstLook(raster: Raster): FirstLook {
   const lab = toLab(raster);
-  const { ground, subject } = subjectIn(lab);
+  return { raster, lab, ...plainSubject(lab) };
+}
+
+/** All of it, once it is known what the photo is of. */
+export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubject | null): Omit<Sight, 'faces'> {
+  const { width, height } = raster;
   const luma = lumaOf(raster);
   return {
     version: SIGHT_VERSION,

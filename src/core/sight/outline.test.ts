@@ -1,5 +1,5 @@
 import { edgesOf } from './edges';
-import { look } from './look';
+import { firstLook } from './look';
 import { enclosed } from './outline';
 
 const [W, H] = [96, 80];
@@ -117,7 +117,7 @@ describe('seen in a picture', () => {
     return { rgb, width: 240, height: 180 };
   };
   const box = (raster: ReturnType<typeof picture>) => {
-    const [l, t, w, h] = look(raster).subject!.box;
+    const [l, t, w, h] = firstLook(raster).subject!.box;
     return [l * 240, t * 180, (l + w) * 240, (t + h) * 180].map(Math.round);
   };
   const within = (got: number[], wanted: number[], pixels: number) =>
@@ -164,7 +164,7 @@ describe('seen in a picture', () => {
     const bend = (y: number) => 214 + 14 / (1 + Math.exp((y - 70) / 6));
     const pot = picture((x, y) => (Math.hypot(x - 120, y - 90) < 30 ? [96, 120, 110] : [bend(y), bend(y), bend(y)]));
     within(box(pot), [90, 60, 150, 120], 1);
-    expect(look(pot).ground.plain).toBeGreaterThan(0.99);
+    expect(firstLook(pot).ground.plain).toBeGreaterThan(0.99);
   });
 
   test('a pot of exactly the ground’s colour is found by its dark outline, beyond the foot that alone is unlike it', () => {
@@ -179,10 +179,10 @@ describe('seen in a picture', () => {
 
   test('two pots are one subject and another', () => {
     const pots = picture((x, y) => (Math.min(Math.hypot(x - 60, y - 90), Math.hypot(x - 180, y - 90)) < 35 ? [40, 70, 120] : [220, 220, 220])); // prettier-ignore
-    expect(look(pots).subject!.count).toBe(2);
+    expect(firstLook(pots).subject!.count).toBe(2);
   });
 
   test('an even picture has no subject', () => {
-    expect(look(picture(() => [210, 208, 204])).subject).toBeNull();
+    expect(firstLook(picture(() => [210, 208, 204])).subject).toBeNull();
   });
 });

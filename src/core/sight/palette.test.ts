@@ -1,6 +1,6 @@
 /** Colours out of photos that are made of known ones. */
 import { toLab } from './lab';
-import { look } from './look';
+import { firstLook, sightOf } from './look';
 import { paletteOf } from './palette';
 
 const [WIDTH, HEIGHT] = [120, 90];
@@ -26,7 +26,8 @@ const disc = raster((x, y) => {
 });
 
 test('the subject’s main, light, dark and vivid colour, and the ground’s', () => {
-  const { palette, subject } = look(disc);
+  const first = firstLook(disc);
+  const { palette, subject } = sightOf(first, first.subject);
   expect(subject!.area).toBeCloseTo((Math.PI * 30 * 30) / (WIDTH * HEIGHT), 1.5);
   expect(palette!.subject).toEqual({ main: hex(BODY), light: hex(LIT), dark: hex(SHADE), vivid: hex(SPOT) });
   expect(palette!.ground.main).toBe(hex(GROUND));

@@ -1,12 +1,10 @@
-/** The thing that a photo is of. */
+/** The thing that a photo is of, where its ground is plain. */
 import { overlap } from './boxes';
 import { edgesOf } from './edges';
 import { distancesFrom, groundOf, type Ground } from './ground';
-import { halved, type Lab, type Size } from './lab';
+import type { Lab, Size } from './lab';
 import { mainPart, type MainPart } from './main-part';
-import { filled } from './masks';
 import { outlined, regionOf, silhouette, type Region } from './region';
-import { saliencyOf } from './saliency';
 import type { FoundSubject } from './sight';
 import { smallMask } from './small-mask';
 import { trustIn } from './trust';
@@ -15,8 +13,6 @@ import { trustIn } from './trust';
 const PLAIN = 0.85;
 /** Least difference (ΔE*ab) that is no unevenness of the ground. */
 const FLOOR = 1.5;
-/** Least barrier distance that stands out. */
-const STANDOUT = 12;
 /** Parts so close, as a share of the picture's longer side, are one thing on a plain ground. */
 const NEARBY = 0.04;
 /** A subject trusted less is looked for by its firm edges, too. */
@@ -66,35 +62,30 @@ function onPlain(ground: Ground, lab: Lab): FoundSubject | null {
 
 const floorOf = ({ noise }: Ground) => Math.max(FLOOR, 2 * noise);
 
-/** By the colours of the ground, where it has several. */
-function onBusy(ground: Ground, lab: Lab): FoundSubject | null {
-  const { seen } = distancesFrom(ground, lab);
-  const region = regionOf(seen, lab, { floor: floorOf(ground), open: 2, rim: 0 });
-  const best = region && found({ ...region, mask: filled(region.mask, lab) }, seen, lab, 0);
-  const known = Math.min(1, ground.known / PLAIN) ** 2 * (0.5 + 0.5 * (ground.plain / PLAIN));
-  return best && subjectOf(best.part, lab, best.trust * known);
-}
+/** A ground more uneven than this (ΔE*ab), or a subject trusted less, may be a busy photo that is taken for a plain one. */
+const [EVEN, TRUSTED] = [1.5, 0.9];
 
-/** By what stands out. */
-function standingOut(lab: Lab): FoundSubject | null {
-  // Half as fine each way: saliency is soft anyway, and takes its time.
-  const small = halved(lab);
-  const salience = saliencyOf(small);
-  const region = regionOf(salience, small, { floor: STANDOUT, open: 1, rim: 0 });
-  const best = region && found({ ...region, mask: filled(region.mask, small) }, salience, small, 0);
-  return best && subjectOf(best.part, small, best.trust * 0.7);
-}
-
-/** Of two that were found on a busy ground the one to be trusted more; both ways have to agree to be trusted at all. */
-function better(a: FoundSubject | null, b: FoundSubject | null): FoundSubject | null {
-  if (!a || !b) return a ?? b;
-  const best = a.confidence > b.confidence ? a : b;
-  return { ...best, confidence: best.confidence * (0.2 + 0.6 * overlap(a.box, b.box)) };
-}
+export type Plain = {
+  readonly ground: Ground;
+  /** Null where the ground is busy, or nothing is unlike it. */
+  readonly subject: FoundSubject | null;
+  /** Whether there is no need to look at the photo in any other way. */
+  readonly clear: boolean;
+};
 
 /** Ground and subject of a picture of about 256 pixels on its longer side. */
-export function subjectIn(lab: Lab): { readonly ground: Ground; readonly subject: FoundSubject | null } {
+export function plainSubject(lab: Lab): Plain {
   const ground = groundOf(lab);
-  const plain = ground.plain >= PLAIN ? onPlain(ground, lab) : null;
-  return { ground, subject: plain ?? better(onBusy(ground, lab), standingOut(lab)) };
+  const subject = ground.plain >= PLAIN ? onPlain(ground, lab) : null;
+  return { ground, subject, clear: subject !== null && subject.confidence >= TRUSTED && ground.noise <= EVEN };
+}
+
+/** Boxes that overlap so far are the same subject; then the one by the ground's colour is more exact. */
+const SAME = 0.75;
+
+/** Of a subject found by the ground's colour and one found as on a busy ground: the one to be taken. */
+export function taken(plain: FoundSubject | null, busy: FoundSubject | null): FoundSubject | null {
+  if (!plain || !busy) return busy ?? plain;
+  if (overlap(plain.box, busy.box) < SAME) return busy;
+  return { ...plain, confidence: Math.max(plain.confidence, busy.confidence) };
 }

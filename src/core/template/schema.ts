@@ -30,11 +30,22 @@ const edgeSchema = z.strictObject({
   featherSide: z.enum(['inside', 'centre', 'outside']).default('inside'),
 });
 
+/** A subject's extent over the shape's box. */
+const wantedSize = z.number().gt(0).max(10);
+
 const centringSchema = z.strictObject({
   /** `auto`: a clear face, else the subject, else the middle. */
   rule: z.enum(['middle', 'subject', 'face', 'point', 'auto']).default('middle'),
   at: z.tuple([share, share]).default([0.5, 0.5]),
-  size: z.number().gt(0).max(10).nullable().default(null),
+  /** `batch`: the median of the batch, of faces and of subjects by themselves; null just covers the shape. */
+  size: z
+    .union([
+      wantedSize,
+      z.literal('batch'),
+      z.strictObject({ face: wantedSize.nullable(), subject: wantedSize.nullable() }),
+    ])
+    .nullable()
+    .default(null),
   measure: z.enum(['longest', 'height', 'width', 'area']).default('longest'),
   gap: z.enum(['enlarge', 'shift', 'extend', 'leave']).default('enlarge'),
   maxEnlarge: z.number().gt(0).max(100).default(1),

@@ -13,6 +13,8 @@ export type Geometry = {
   /** @throws WobrelError with the path of the first field at fault; `shape-intricate` where it would take too long */
   readonly template: (document: unknown) => Promise<KeptTemplate>;
   readonly shape: (document: ShapeDocument) => Promise<Shape>;
+  /** The template with the sizes of its batch (`withSizes`). */
+  readonly sized: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<Template>;
   readonly findings: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<BatchFindings>;
 };
 
@@ -48,6 +50,7 @@ export const outlinesOf = (): Geometry =>
         return run<KeptTemplate>('template', document);
       },
       shape: (document) => run<Shape>('shape', document),
+      sized: (kept, photos) => checks.run<Template>('sized', { ...kept, photos }),
       findings: (kept, photos) => checks.run<BatchFindings>('findings', { ...kept, photos }),
     };
   });

@@ -10,7 +10,8 @@ import {
   type ShapeDocument,
 } from '../../core/shape';
 import { compile } from '../../core/plate';
-import { parseTemplate, templateOutline } from '../../core/template';
+import { withSizes } from '../../core/placement';
+import { parseTemplate, templateOutline, type Template } from '../../core/template';
 import { outcomeOf, type Outcome } from '../threads/outcome';
 import { bringCaptionFonts } from '../fonts';
 import type { KeptTemplate } from './geometry';
@@ -34,6 +35,13 @@ export const findings = ({ template: kept, outline, photos }: FindingsTask): Pro
     if (outline) recallOutline(kept.shape, outline);
     await bringCaptionFonts(kept);
     return findingsOf(kept, photos);
+  });
+
+/** A template whose size is like the batch, with the batch's own. */
+export const sized = ({ template: kept, outline, photos }: FindingsTask): Promise<Outcome<Template>> =>
+  outcomeOf(() => {
+    if (outline) recallOutline(kept.shape, outline);
+    return withSizes(kept, photos);
   });
 
 /** Reads a document and compiles it at a usual width: what the budget of outlines is measured by. */

@@ -1,10 +1,23 @@
 /** One photo looked at. */
-import { look, LOOK_SIZE, type Sight } from '../../core/sight';
+import {
+  firstLook,
+  LOOK_SIZE,
+  sightOf,
+  taken,
+  type FirstLook,
+  type FoundSubject,
+  type Raster,
+  type Sight,
+} from '../../core/sight';
+import { busySubject } from '../../core/sight/busy';
 import { openPhoto } from '../intake/open';
-import { levelsOf, type Picture } from './picture';
+import { levelsOf, type Levels, type Picture } from './picture';
 
 /** Faces need twice as many pixels each way as subjects. */
 const FACE_SIZE = 2 * LOOK_SIZE;
+
+/** Things are looked for in a picture so large. */
+const THINGS_SIZE = 384;
 
 /** A photo or its proxy at the size that faces are looked for in, or at another. */
 export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
@@ -21,18 +34,28 @@ export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Pict
   return { data, width: info.width, height: info.height };
 }
 
+const rasterOf = ({ data, width, height }: Picture): Raster => ({ rgb: data, width, height });
+
+/** What a photo is of where that is not clear from its ground. */
+async function doubtful({ subject }: FirstLook, levels: Levels): Promise<FoundSubject | null> {
+  const [{ thingsIn }, { grabCut }] = await Promise.all([import('./detector'), import('./grab-cut')]);
+  const [whole, half, quarter] = levels.map(rasterOf) as [Raster, Raster, Raster];
+  return taken(subject, busySubject([whole, half, quarter], await thingsIn(whole, THINGS_SIZE), grabCut));
+}
+
 /**
  * Looks at a photo or its proxy, in whatever thread: both give the same places, as these are shares of the picture.
  *
- * @param faces false leaves out looking for faces, for which a larger picture is needed and which takes longest to begin with
+ * @param all false leaves out what takes long to begin with: faces, and subjects on busy grounds
  */
-export async function lookAt(path: string, faces = true): Promise<Sight> {
-  if (!faces) {
-    const { data, width, height } = await pictureOf(path, LOOK_SIZE);
-    return { ...look({ rgb: data, width, height }), faces: [] };
+export async function lookAt(path: string, all = true): Promise<Sight> {
+  if (!all) {
+    const first = firstLook(rasterOf(await pictureOf(path, LOOK_SIZE)));
+    return { ...sightOf(first, first.clear ? first.subject : null), faces: [] };
   }
   const levels = levelsOf(await pictureOf(path));
-  const { data, width, height } = levels[1];
+  const first = firstLook(rasterOf(levels[1]));
   const { facesIn } = await import('./faces');
-  return { ...look({ rgb: data, width, height }), faces: await facesIn(levels) };
+  const subject = first.clear ? first.subject : await doubtful(first, levels);
+  return { ...sightOf(first, subject), faces: await facesIn(levels) };
 }

@@ -51,11 +51,11 @@ const STRIP = 5;
 /** Refusals listed one by one; the count goes on. */
 const REFUSALS_LISTED = 500;
 
-/** A new batch with a plain template, or with the newest version of a saved one. */
+/** A new batch with a plain template that suits each photo, or with the newest version of a saved one. */
 export async function createBatch(name: string, templateId: number | null = null): Promise<number> {
   // A catalogue shape: nothing is worked out for it.
   const plain = () => ({
-    draft: keptTemplate({ wobrel: 1, name: 'Plain circle' }),
+    draft: keptTemplate({ wobrel: 1, name: 'Plain circle', centring: { rule: 'auto', size: 'batch' } }),
     outline: null,
     templateVersionId: null,
   });

@@ -6,11 +6,13 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../../core/export';
-import { outputHeight, keptTemplate, pictureOf } from '../../core/template';
+import { outputHeight, keptTemplate, pictureOf, type Template } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
+import { outlinesOf } from '../geometry';
 import { announce, askToStop, embeddedQueue, wakeRunner, type SeenThen } from '../jobs';
 import { deliveryFolder } from '../store';
 import { batchRow } from './batches';
+import { countedPhotos } from './findings';
 import { notFound } from './refusals';
 import { seenIn } from './seen';
 
@@ -49,7 +51,7 @@ function chunked<T>(list: readonly T[]): T[][] {
  */
 export async function startDelivery(batchId: number, only: readonly number[] | null = null): Promise<number> {
   const batch = await batchRow(batchId);
-  const template = keptTemplate(batch.draft);
+  const template = await sizedTemplate(batch);
   const all = await database()
     .select({ photo: photos, sight: sights.document })
     .from(photos)
@@ -114,6 +116,13 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
   });
   wakeRunner();
   return id;
+}
+
+/** The batch's template as it is delivered: sizes like the batch are those of the whole batch, as on the wall. */
+async function sizedTemplate(batch: Awaited<ReturnType<typeof batchRow>>): Promise<Template> {
+  const template = keptTemplate(batch.draft);
+  if (template.centring.size !== 'batch') return template;
+  return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(batch));
 }
 
 async function deliveryRow(id: number) {

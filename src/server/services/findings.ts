@@ -16,7 +16,7 @@ const counting = () =>
   oncePerProcess<Counting>('counting', () => ({ queue: new PQueue({ concurrency: 1 }), asked: new Set() }));
 
 /** The photos that count, as the checks see them. */
-async function photosOf({ id: batchId, name: batch }: typeof batches.$inferSelect): Promise<BatchPhoto[]> {
+export async function countedPhotos({ id: batchId, name: batch }: typeof batches.$inferSelect): Promise<BatchPhoto[]> {
   const rows = await database()
     .select({ photo: photos, sight: sights.document })
     .from(photos)
@@ -40,7 +40,7 @@ async function photosOf({ id: batchId, name: batch }: typeof batches.$inferSelec
 export async function countFindings(batchId: number): Promise<void> {
   const [before] = await database().select().from(batches).where(eq(batches.id, batchId));
   if (!before || before.findingCount !== null) return;
-  const seen = await photosOf(before);
+  const seen = await countedPhotos(before);
   const { toLookAt } = await outlinesOf().findings(
     { template: keptTemplate(before.draft), outline: before.outline },
     seen,

@@ -8,16 +8,18 @@ type Known = { file: string; plain: boolean; width: number; height: number; box:
 
 export const readKnown = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Known[];
 
-/** The finder's constants were set on the first two; the last was only measured, once they were. */
-export type SceneSet = 'plain' | 'busy' | 'plain, unseen';
+/** The finder's constants were set on the first two; the others were only measured, once they were. */
+export type SceneSet = 'plain' | 'busy' | 'plain, unseen' | 'busy, unseen';
 
 export type Scene = { readonly known: Known; readonly path: string; readonly set: SceneSet };
 
-const TUNED_ON = 180;
+/** Scenes by their number: plain ones from the first of these on are unseen, busy ones from the second on. */
+const [PLAIN_UNSEEN, BUSY_UNSEEN] = [181, 321];
 
 function setOf({ file, plain }: Known): SceneSet {
-  if (!plain) return 'busy';
-  return Number(/^scene-(\d+)/.exec(file)?.[1] ?? 0) > TUNED_ON ? 'plain, unseen' : 'plain';
+  const number = Number(/^scene-(\d+)/.exec(file)?.[1] ?? 0);
+  if (plain) return number >= PLAIN_UNSEEN ? 'plain, unseen' : 'plain';
+  return number >= BUSY_UNSEEN ? 'busy, unseen' : 'busy';
 }
 
 export const knownScenes = (): Scene[] =>

@@ -17,6 +17,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import { withSizes } from '@/core/placement';
 import type { Template } from '@/core/template';
 import type { BatchDetail, PhotoRow } from '@/server/services';
 import { useFindings } from '../checks/use-findings';
@@ -119,8 +120,11 @@ function Ring({ x = 0, y = 0, width = 0, height = 0 }: { x?: number; y?: number;
   );
 }
 
-function Report({ batch, template, photos }: { batch: BatchDetail; template: Template; photos: readonly PhotoRow[] }) {
+type ReportProps = { readonly batch: BatchDetail; readonly template: Template; readonly photos: readonly PhotoRow[] };
+
+function Report({ batch, template: given, photos }: ReportProps) {
   const router = useRouter();
+  const template = useMemo(() => withSizes(given, photos), [given, photos]);
   const findings = useFindings(template, photos);
   const figures = useMemo(() => figuresOf(template, photos, findings), [template, photos, findings]);
   const open = (id: number) => router.push(`/batches/${batch.id}?step=check&photo=${id}`);

@@ -36,7 +36,7 @@ const percent = (share: number) => Math.round(share * 1000) / 10;
 
 /** A starting point that suits a rule: subjects with some room around, eyes above the middle. */
 export const FRESH: Readonly<Record<Centring['rule'], Partial<Centring>>> = {
-  auto: { at: [0.5, 0.5], size: 0.55, measure: 'longest' },
+  auto: { at: [0.5, 0.5], size: 'batch', measure: 'longest', straighten: 'none' },
   middle: { at: [0.5, 0.5], size: null, measure: 'longest', straighten: 'none' },
   subject: { at: [0.5, 0.5], size: 0.62, measure: 'longest' },
   face: { at: [0.5, 0.42], size: 0.5, measure: 'height', straighten: 'eyes' },
@@ -105,7 +105,17 @@ function LimitFields({ template, store }: PanelProps) {
 export function CentringPanel({ template, store }: PanelProps) {
   const { centring } = template;
   const set = (fields: Partial<Centring>) => store.change((t) => ({ ...t, centring: { ...t.centring, ...fields } }));
+  const { size } = centring;
   const [across, down] = centring.at;
+  const wanted = (label: string, value: number) => ({
+    label,
+    value: percent(value),
+    min: 1,
+    max: 1000,
+    unit: '%',
+    slider: [10, 120] as const,
+    onDrag: store.drag,
+  });
   return (
     <>
       <div className="side-block">
@@ -147,22 +157,27 @@ export function CentringPanel({ template, store }: PanelProps) {
         />
         <ChoiceField
           label="Size"
-          value={centring.size === null ? 'cover' : 'set'}
-          options={{ cover: 'just cover', set: 'set' }}
-          onChange={(v) => set({ size: v === 'cover' ? null : 0.62 })}
+          value={size === null ? 'cover' : size === 'batch' ? 'batch' : 'set'}
+          options={{ cover: 'just cover', batch: 'like the batch', set: 'set' }}
+          onChange={(v) => set({ size: v === 'cover' ? null : v === 'batch' ? 'batch' : 0.62 })}
         />
-        {centring.size !== null && (
+        {size !== null && (
           <>
-            <NumberField
-              label="Of shape"
-              value={percent(centring.size)}
-              min={1}
-              max={1000}
-              unit="%"
-              slider={[10, 120]}
-              onChange={(v) => set({ size: v / 100 })}
-              onDrag={store.drag}
-            />
+            {typeof size === 'number' && (
+              <NumberField {...wanted('Of shape', size)} onChange={(v) => set({ size: v / 100 })} />
+            )}
+            {typeof size === 'object' && size.face !== null && (
+              <NumberField
+                {...wanted('Faces', size.face)}
+                onChange={(v) => set({ size: { ...size, face: v / 100 } })}
+              />
+            )}
+            {typeof size === 'object' && size.subject !== null && (
+              <NumberField
+                {...wanted('Subjects', size.subject)}
+                onChange={(v) => set({ size: { ...size, subject: v / 100 } })}
+              />
+            )}
             <SelectField
               label="By"
               value={centring.measure}

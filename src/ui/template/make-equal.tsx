@@ -23,7 +23,8 @@ export function MakeEqual({ template, placed, onTry }: MakeEqualProps) {
   if (!unequal) return null;
   const { count, least, most, continued, resized } = unequal;
   const by = percent(least) === percent(most) ? percent(most) : `${percent(least)} to ${percent(most)}`;
-  const size = resized.centring.size!;
+  const size = resized.centring.size;
+  const words = typeof size === 'number' ? `all at ${percent(size)}` : 'all as large as the largest';
   return (
     <section className="side-block" aria-label="Subjects of different size">
       <p className="mb-1">
@@ -40,12 +41,8 @@ export function MakeEqual({ template, placed, onTry }: MakeEqualProps) {
       >
         Continue the ground
       </Button>
-      <Button
-        variant="plain"
-        className="mb-1"
-        onClick={() => onTry({ words: `all at ${percent(size)}`, template: resized })}
-      >
-        All at {percent(size)}
+      <Button variant="plain" className="mb-1" onClick={() => onTry({ words, template: resized })}>
+        {words[0]!.toUpperCase() + words.slice(1)}
       </Button>
     </section>
   );

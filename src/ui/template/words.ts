@@ -115,5 +115,7 @@ export function centreWords({ centring: { rule, size } }: Template): string {
     face: 'face',
     point: 'point by hand',
   }[rule];
-  return size === null ? what : `${what}, ${Math.round(size * 100)} %`;
+  if (size === null) return what;
+  if (size === 'batch') return `${what}, alike in size`;
+  return typeof size === 'number' ? `${what}, ${Math.round(size * 100)} %` : `${what}, a size for each kind`;
 }

@@ -6,6 +6,7 @@ import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
 import type { BatchDetail, PhotoRow } from '@/server/services';
 import { countBatch } from '@/core/checks';
+import { withSizes } from '@/core/placement';
 import { templateOutline, withoutFinish, type Template } from '@/core/template';
 import { ChecksPanel } from '../checks/checks-panel';
 import { withoutReviewed } from '../checks/photo-findings';
@@ -70,7 +71,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const [trial, setTrial] = useState<(Trial & { readonly of: Template }) | null>(null);
   // A change of the template meanwhile, or another step, ends the trying.
   const trying = trial?.of === template && step === 'centre' ? trial : null;
-  const shownTemplate = trying?.template ?? template;
+  const counted = useMemo(() => photos.filter(({ review }) => review !== 'out'), [photos]);
+  const shownTemplate = useMemo(() => withSizes(trying?.template ?? template, counted), [trying, template, counted]);
   const seen = useMemo(() => (bare ? withoutFinish(shownTemplate) : shownTemplate), [bare, shownTemplate]);
   // Checks compare a photo with its batch: a part of it would give other findings, and working them out for each page takes its time.
   const findings = useFindings(shownTemplate, photos.length < total ? NONE_YET : photos);
@@ -129,7 +131,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     [batch.id, client],
   );
   const isWhole = photos.length === total;
-  const counted = useMemo(() => photos.filter(({ review }) => review !== 'out'), [photos]);
   const totals = useMemo(
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id)),
     [photos, template.outputs.length, toLookAt],
@@ -176,7 +177,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           <>
             {isWhole && !trying && (
               <MakeEqual
-                template={template}
+                template={shownTemplate}
                 placed={counted.flatMap(({ id }) => findings.placed.get(id) ?? [])}
                 onTry={(next) => setTrial({ ...next, of: template })}
               />
@@ -208,7 +209,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             narrowed={show === 'all' ? null : shown}
             doubtful={
               <Doubtful
-                template={template}
+                template={shownTemplate}
                 photos={photos}
                 findings={findings}
                 onLook={() => setShow('look')}
@@ -246,7 +247,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
         )}
         {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
         {onStage ? (
-          <Stage template={template} store={store} photos={photos} ground={ground} />
+          <Stage template={shownTemplate} store={store} photos={photos} ground={ground} />
         ) : averaged && total > 0 ? (
           <Average template={seen} photos={chosen.length > 0 ? chosen : shown} findings={findings} ground={ground} />
         ) : total === 0 ? (
@@ -295,7 +296,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
       </div>
       {looking !== null && opened.length > 0 && (
         <Easel
-          template={template}
+          template={shownTemplate}
           photos={opened}
           place={Math.min(looking, opened.length - 1)}
           findings={findings}

@@ -1,0 +1,193 @@
+/**
+ * Turns the network that finds things on busy grounds into what ONNX Runtime reads: CenterNet
+ * (Zhou, Wang and Krähenbühl 2019, "Objects as points") with a small MobileNet before it, for the
+ * 80 kinds of things of COCO, as the package @vladmandic/human holds it (MIT; the package
+ * carries no licence text of those who fitted the weights).
+ *
+ * Input `picture`: RGB 0…255, 1 × 3 × height × width, sides multiples of 32. Outputs at a
+ * quarter of that: `thing`, how surely a thing's middle lies there (1 × 1 × …, 0…1), and `sides`, how far
+ * its left, top, right and bottom are from there (1 × 4 × …, pixels of the picture).
+ */
+import onnxProto from 'onnx-proto';
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+
+const { onnx } = onnxProto;
+const { AttributeProto, ModelProto, TensorProto } = onnx;
+const { FLOAT } = TensorProto.DataType;
+
+/** Couch, bed and table: what things stand on. */
+const GROUNDS = [57, 59, 60];
+const KINDS = 80;
+
+const MODELS = new URL('../node_modules/@vladmandic/human/models/', import.meta.url);
+
+/** IEEE 754 binary16. */
+function half(bits) {
+  const [sign, exponent, fraction] = [bits >> 15 ? -1 : 1, (bits >> 10) & 31, bits & 1023];
+  return exponent === 0 ? sign * fraction * 2 ** -24 : sign * (1 + fraction / 1024) * 2 ** (exponent - 15);
+}
+
+/** The weights by their names: kept one after the other, most as halves. */
+function weightsOf({ weightsManifest }, bytes) {
+  const weights = new Map();
+  let at = 0;
+  for (const { name, shape, quantization } of weightsManifest.flatMap(({ weights }) => weights)) {
+    const count = shape.reduce((a, b) => a * b, 1);
+    const values = Float32Array.from({ length: count }, (_, i) =>
+      quantization ? half(bytes.readUInt16LE(at + 2 * i)) : bytes.readFloatLE(at + 4 * i),
+    );
+    weights.set(name, { shape, values });
+    at += count * (quantization ? 2 : 4);
+  }
+  return weights;
+}
+
+const text = (base64) => Buffer.from(base64, 'base64').toString();
+
+const attribute = {
+  int: (name, i) => ({ name, type: AttributeProto.AttributeType.INT, i }),
+  ints: (name, ints) => ({ name, type: AttributeProto.AttributeType.INTS, ints }),
+  string: (name, s) => ({ name, type: AttributeProto.AttributeType.STRING, s: Buffer.from(s) }),
+};
+
+const tensor = (name, dims, values) => ({ name, dims, dataType: FLOAT, rawData: new Uint8Array(values.buffer) });
+
+/** Height, width, in, out as out, in, height, width; of depthwise ones in, 1, height, width. */
+function kernel({ shape: [h, w, ins, outs], values }, depthwise) {
+  const out = new Float32Array(values.length);
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++)
+      for (let i = 0; i < ins; i++)
+        for (let o = 0; o < outs; o++) {
+          const to = depthwise ? (i * h + y) * w + x : ((o * ins + i) * h + y) * w + x;
+          out[to] = values[((y * w + x) * ins + i) * outs + o];
+        }
+  return { dims: depthwise ? [ins, 1, h, w] : [outs, ins, h, w], values: out };
+}
+
+/** Nodes and constants of everything that the outputs need. */
+class Graph {
+  nodes = [];
+  constants = new Map();
+  #seen = new Set();
+
+  constructor(source, weights) {
+    this.source = source;
+    this.weights = weights;
+  }
+
+  constant(name, dims, values) {
+    this.constants.set(name, tensor(name, dims, Float32Array.from(values)));
+    return name;
+  }
+
+  add(opType, input, output, ...attributes) {
+    this.nodes.push({ opType, input, output: [output], attribute: attributes });
+    return output;
+  }
+
+  convolution(name, { op, input, attr }) {
+    const [picture, filter, bias] = input;
+    const { dims, values } = kernel(this.weights.get(filter), /Depthwise/.test(op));
+    const ins = [this.visit(picture), this.constant(filter, dims, values)];
+    if (bias) ins.push(this.visit(bias));
+    const [, down, across] = attr.strides.list.i.map(Number);
+    // "Same" padding of even sides: all of it after where the step is 2.
+    const all = text(attr.padding.s) === 'SAME' ? dims[2] - down : 0;
+    const [before, after] = [all >> 1, all - (all >> 1)];
+    const then = (attr.fused_ops?.list.s ?? []).map(text).find((fused) => fused !== 'BiasAdd');
+    this.add(
+      'Conv',
+      ins,
+      then ? `${name}/before` : name,
+      attribute.ints('strides', [down, across]),
+      attribute.ints('pads', [before, before, after, after]),
+      attribute.int('group', dims[1] === 1 ? dims[0] : 1),
+    );
+    return then ? this.add(then, [`${name}/before`], name) : name;
+  }
+
+  /** The output's name; nodes come in the order in which they are needed. */
+  visit(reference) {
+    const name = reference.split(':')[0];
+    if (this.#seen.has(name)) return name;
+    this.#seen.add(name);
+    const node = this.source.get(name);
+    const ins = () => node.input.map((one) => this.visit(one));
+    if (/Conv2[dD]/.test(node.op)) return this.convolution(name, node);
+    switch (node.op) {
+      case 'Placeholder':
+        return name;
+      case 'Const': {
+        const { shape, values } = this.weights.get(name);
+        return this.constant(name, shape, values);
+      }
+      case 'Mul':
+      case 'Add':
+      case 'Relu':
+      case 'Sigmoid':
+      case 'Identity':
+        return this.add(node.op, ins(), name);
+      case 'Relu6':
+        return this.add('Clip', [...ins(), this.constant('none', [], [0]), this.constant('six', [], [6])], name);
+      case 'Mean':
+        return this.add('GlobalAveragePool', [this.visit(node.input[0])], name);
+      case 'ConcatV2':
+        return this.add('Concat', node.input.slice(0, 2).map((one) => this.visit(one)), name, attribute.int('axis', 1)); // prettier-ignore
+      case 'ResizeBilinear':
+        return this.add(
+          'Resize',
+          [this.visit(node.input[0]), '', this.constant('twice', [4], [1, 1, 2, 2])],
+          name,
+          attribute.string('mode', 'linear'),
+          attribute.string('coordinate_transformation_mode', 'asymmetric'),
+        );
+      default:
+        throw new Error(`The detector has a node that can’t be turned: ${node.op}.`);
+    }
+  }
+}
+
+const value = (name, shape) => ({
+  name,
+  type: {
+    tensorType: {
+      elemType: FLOAT,
+      shape: { dim: shape.map((v) => (typeof v === 'number' ? { dimValue: v } : { dimParam: v })) },
+    },
+  },
+});
+
+function converted() {
+  const model = JSON.parse(readFileSync(new URL('centernet.json', MODELS), 'utf8'));
+  const weights = weightsOf(model, readFileSync(new URL('centernet.bin', MODELS)));
+  const graph = new Graph(new Map(model.modelTopology.node.map((node) => [node.name, node])), weights);
+  const input = 'tower_0/images';
+  const kinds = graph.visit('tower_0/keypoints');
+  const wanted = Array.from({ length: KINDS }, (_, kind) => (GROUNDS.includes(kind) ? 0 : 1));
+  graph.add('Mul', [kinds, graph.constant('wanted', [1, KINDS, 1, 1], wanted)], 'things');
+  graph.add('ReduceMax', ['things'], 'thing', attribute.ints('axes', [1]), attribute.int('keepdims', 1));
+  graph.add('Identity', [graph.visit('tower_0/wh')], 'sides');
+  graph.add('Identity', ['picture'], input);
+  // What the first node takes has to come before it.
+  graph.nodes.unshift(graph.nodes.pop());
+  return ModelProto.encode({
+    irVersion: 8,
+    opsetImport: [{ domain: '', version: 13 }],
+    graph: {
+      name: 'detector',
+      node: graph.nodes,
+      initializer: [...graph.constants.values()],
+      input: [value('picture', [1, 3, 'height', 'width'])],
+      output: [value('thing', [1, 1, 'down', 'across']), value('sides', [1, 4, 'down', 'across'])],
+    },
+  }).finish();
+}
+
+/** Written once, 8 MB; whole or not at all. */
+export function layOutDetector(path) {
+  if (existsSync(path)) return;
+  const aside = `${path}.${process.pid}`;
+  writeFileSync(aside, converted());
+  renameSync(aside, path);
+}

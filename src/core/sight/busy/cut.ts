@@ -1,0 +1,83 @@
+/**
+ * A thing cut out along its outline: its box is roughly known, and GrabCut (Rother, Kolmogorov
+ * and Blake 2004) parts what lies in it by colour. The cutting itself is a library's.
+ */
+import { overlap, type Box } from '../boxes';
+import type { Raster, Size } from '../lab';
+import { opened, partsOf, type Mask } from '../masks';
+import { partOf } from './part';
+
+/** What is known of a pixel before GrabCut, by OpenCV's numbers. */
+export const GROUND = 0;
+export const SUBJECT = 1;
+export const MAYBE_GROUND = 2;
+export const MAYBE_SUBJECT = 3;
+
+/** 1 for every pixel that is subject; null where it can't be parted. */
+export type GrabCut = (picture: Raster, known: Uint8Array, rounds: number) => Mask | null;
+
+/** Longest side of what is cut, pixels. */
+const SIZE = 192;
+/** What is looked at around the box, as a share of it on either side. */
+const MARGIN = 0.4;
+/** What of that is perhaps subject still. */
+const BAND = 0.12;
+/** Fewer pixels that are surely ground say nothing of it. */
+const ENOUGH = 20;
+/** A side that is cut further from the box's, as a share of its extent, is not believed. */
+const BELIEVED = 0.15;
+
+export type CutOut = {
+  /** In shares of the picture. */
+  readonly box: Box;
+  /** How far the cut and the box that it began with are the same, 0…1. */
+  readonly agree: number;
+  /** Its pixels in the part that was cut, and that part in shares of the picture. */
+  readonly pixels: readonly number[];
+  readonly part: Size;
+  readonly within: Box;
+};
+
+/** A box of the part in shares of the picture, and back. */
+const outOf = ([l, t, w, h]: Box, { width, height }: Size, [wl, wt, ww, wh]: Box): Box =>
+  [wl + (l / width) * ww, wt + (t / height) * wh, (w / width) * ww, (h / height) * wh]; // prettier-ignore
+const into = ([l, t, w, h]: Box, { width, height }: Size, [wl, wt, ww, wh]: Box): Box =>
+  [((l - wl) / ww) * width, ((t - wt) / wh) * height, (w / ww) * width, (h / wh) * height]; // prettier-ignore
+
+/** What a rough box says of every pixel. */
+function knownBy([l, t, w, h]: Box, { width, height }: Size) {
+  const known = new Uint8Array(width * height);
+  let ground = 0;
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const away = Math.max(Math.abs(x + 0.5 - l - w / 2) / w, Math.abs(y + 0.5 - t - h / 2) / h) - 0.5;
+      known[i] = away > BAND ? GROUND : away > 0 ? MAYBE_GROUND : MAYBE_SUBJECT;
+      if (known[i] === GROUND) ground++;
+    }
+  return { known, ground };
+}
+
+const sidesOf = ([l, t, w, h]: Box) => [l, t, l + w, t + h] as const;
+
+/** The cut's sides where they lie near the box's, else the box's. */
+function believed(box: Box, cut: Box): Box {
+  const sides = sidesOf(box);
+  const [l, t, r, b] = sidesOf(cut).map((side, k) =>
+    Math.abs(side - sides[k]!) < BELIEVED * box[2 + (k % 2)]! ? side : sides[k]!,
+  ) as [number, number, number, number];
+  return [l, t, r - l, b - t];
+}
+
+/** The thing in a rough box; null where it can't be parted from what is around it. */
+export function cutOut(picture: Raster, box: Box, grabCut: GrabCut): CutOut | null {
+  const [l, t, w, h] = box;
+  const around: Box = [l - MARGIN * w, t - MARGIN * h, w * (1 + 2 * MARGIN), h * (1 + 2 * MARGIN)];
+  const { part, within } = partOf(picture, around, SIZE);
+  const { known, ground } = knownBy(into(box, part, within), part);
+  const mask = ground < ENOUGH ? null : grabCut(part, known, 1);
+  const [largest] = mask ? partsOf(opened(mask, part, 1), part) : [];
+  if (!largest) return null;
+  const [left, top, right, bottom] = largest.box;
+  const cut = outOf([left, top, right - left, bottom - top], part, within);
+  return { box: believed(box, cut), agree: overlap(cut, box), pixels: largest.pixels, part, within };
+}
