@@ -152,8 +152,8 @@ test.describe('enlarged four times', () => {
 
 test('a screen reader is told what each thing is, how it stands, and what came of an action', async ({ page }) => {
   await batchOf(page, 'Told', [
-    await discPhoto('a.png', [{ x: 600, y: 500, r: 300 }], { width: 1400, height: 1300 }),
-    await discPhoto('b.png', [{ x: 800, y: 700, r: 400 }], { width: 1400, height: 1300 }),
+    await discPhoto('a.png', [{ x: 560, y: 620, r: 400 }], { width: 1600, height: 1500 }),
+    await discPhoto('b.png', [{ x: 1040, y: 800, r: 400 }], { width: 1600, height: 1500 }),
   ]);
   const said = page.getByRole('log', { name: 'What was done' }).first();
   const wall = page.getByRole('listbox', { name: 'Cutouts' });

@@ -7,13 +7,15 @@ import { root } from './run.mjs';
 const ROUND_TILE = {
   wobrel: 1,
   name: 'Round tile',
-  centring: { rule: 'subject', size: 0.66, gap: 'extend' },
+  centring: { rule: 'subject', size: 0.66, gap: 'extend', maxEnlarge: 1.05 },
+  // Dark glazes on dark tables are meant to be dark.
+  limits: { brightness: 0.3 },
   borders: [{ width: 16, align: 'inside', paint: '#24594f' }],
   shadows: [{ x: 0, y: 12, blur: 24, opacity: 0.35 }],
   outputs: [
-    { name: 'large', width: 1080 },
-    { name: 'small', width: 540, format: 'webp' },
-    { name: 'newsletter', width: 600, format: 'jpeg', matte: '#ffffff' },
+    { name: 'large', width: 540 },
+    { name: 'small', width: 270, format: 'webp' },
+    { name: 'newsletter', width: 480, format: 'jpeg', matte: '#ffffff' },
   ],
 };
 const TEAM_CIRCLE = {

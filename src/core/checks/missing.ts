@@ -6,7 +6,9 @@ export const missing = defineCheck({
   id: 'missing',
   label: 'No subject found',
   about: 'photo',
-  measure: ({ placement, template }) => (looks(template.centring.rule) && !placement.subject ? 1 : 0),
+  // Where the rule is left to each photo, its middle is one that suits.
+  measure: ({ placement, template: { centring } }) =>
+    looks(centring.rule) && centring.rule !== 'auto' && !placement.subject ? 1 : 0,
   limit: () => 0,
   brief: (_, input) => `no ${thing(input)}`,
   explain: (_, input) => `no ${thing(input)} was found; the photo’s middle is used instead`,

@@ -8,7 +8,15 @@ const share = z.number().min(-1).max(2);
 
 /** A subject pointed at by hand, in shares of the upright photo: its box, or only its centre. */
 export const handSubjectSchema = z.union([
-  z.strictObject({ box: z.tuple([share, share, z.number().gt(0).max(2), z.number().gt(0).max(2)]) }),
+  z.strictObject({
+    box: z.tuple([share, share, z.number().gt(0).max(2), z.number().gt(0).max(2)]),
+    /** Where its outline is known: the share of the photo that it covers, and what of the box it fills (`smallMask`). */
+    area: z.number().gt(0).max(4).optional(),
+    mask: z
+      .string()
+      .regex(/^[0-9a-f]{144}$/)
+      .optional(),
+  }),
   z.strictObject({ point: z.tuple([share, share]) }),
 ]);
 export type HandSubject = z.infer<typeof handSubjectSchema>;
@@ -73,7 +81,7 @@ function byHand(photo: SeenPhoto, hand: HandSubject): Subject {
     centre: [(l + w / 2) * width, (t + h / 2) * height],
     width: w * width,
     height: h * height,
-    area: w * width * h * height,
+    area: (hand.area ?? w * h) * width * height,
     lean: leanOf(photo),
     source: 'hand',
     confidence: 1,

@@ -77,7 +77,9 @@ export type Plain = {
 export function plainSubject(lab: Lab): Plain {
   const ground = groundOf(lab);
   const subject = ground.plain >= PLAIN ? onPlain(ground, lab) : null;
-  return { ground, subject, clear: subject !== null && subject.confidence >= TRUSTED && ground.noise <= EVEN };
+  const isEven = ground.plain >= PLAIN && ground.noise <= EVEN;
+  // On an even ground that nothing is unlike there is nothing to look for.
+  return { ground, subject, clear: isEven && (subject === null || subject.confidence >= TRUSTED) };
 }
 
 /** Boxes that overlap so far are the same subject; then the one by the ground's colour is more exact. */

@@ -1,1 +1,2 @@
 export { lookAt, pictureOf } from './look-at';
+export { pointAt } from './point-at';

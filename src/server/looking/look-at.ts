@@ -9,7 +9,7 @@ import {
   type Raster,
   type Sight,
 } from '../../core/sight';
-import { busySubject } from '../../core/sight/busy';
+import { busySubject, readied } from '../../core/sight/busy';
 import { openPhoto } from '../intake/open';
 import { levelsOf, type Levels, type Picture } from './picture';
 
@@ -17,7 +17,7 @@ import { levelsOf, type Levels, type Picture } from './picture';
 const FACE_SIZE = 2 * LOOK_SIZE;
 
 /** Things are looked for in a picture so large. */
-const THINGS_SIZE = 384;
+export const THINGS_SIZE = 384;
 
 /** A photo or its proxy at the size that faces are looked for in, or at another. */
 export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
@@ -36,11 +36,15 @@ export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Pict
 
 const rasterOf = ({ data, width, height }: Picture): Raster => ({ rgb: data, width, height });
 
+/** A photo or its proxy, half and a quarter of it. */
+export const looksOf = async (path: string) =>
+  levelsOf(await pictureOf(path)).map(rasterOf) as [whole: Raster, half: Raster, quarter: Raster];
+
 /** What a photo is of where that is not clear from its ground. */
 async function doubtful({ subject }: FirstLook, levels: Levels): Promise<FoundSubject | null> {
   const [{ thingsIn }, { grabCut }] = await Promise.all([import('./detector'), import('./grab-cut')]);
-  const [whole, half, quarter] = levels.map(rasterOf) as [Raster, Raster, Raster];
-  return taken(subject, busySubject([whole, half, quarter], await thingsIn(whole, THINGS_SIZE), grabCut));
+  const looks = levels.map(rasterOf) as [Raster, Raster, Raster];
+  return taken(subject, busySubject(readied(looks, await thingsIn(looks[0], THINGS_SIZE)), grabCut));
 }
 
 /**

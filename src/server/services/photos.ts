@@ -7,7 +7,8 @@ import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import type { Review } from '../../core/checks';
 import { adjustmentSchema, handSubjectSchema, type Adjustment, type HandSubject } from '../../core/placement';
-import { SIGHT_VERSION, type Sight } from '../../core/sight';
+import { SIGHT_VERSION, type FoundSubject, type Sight } from '../../core/sight';
+import type { Pointing } from '../../core/sight/pointing';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
 import { database, tables, write } from '../db';
 import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
@@ -63,6 +64,12 @@ const rowOf = (columns: Columns, sight: unknown): PhotoRow => ({
   ...seenIn(sight),
 });
 
+const exists = (path: string) =>
+  access(path).then(
+    () => true,
+    () => false,
+  );
+
 const sightPool = () => oncePerProcess('sight', () => createSightPool());
 
 /** Looks at a picture, unless that has been done; what was seen holds for every batch with this picture. */
@@ -87,6 +94,17 @@ async function sightOf(sha256: string): Promise<unknown> {
   return document;
 }
 
+/**
+ * The outline of what somebody points at in a picture; null where nothing is pointed at yet, or nothing is found there.
+ *
+ * @throws WobrelError `not-found`, `photo-unseen`
+ */
+export async function pointedAt(sha256: string, pointing: Pointing): Promise<FoundSubject | null> {
+  const path = proxyPath(sha256, 512);
+  if (!(await exists(path))) throw new WobrelError('not-found', 'There is no such photo.');
+  return sightPool().point(path, pointing);
+}
+
 /** Looks at all pictures that no one has looked at, or only an older finder; ends when there are none. */
 export async function lookAtAll(): Promise<number> {
   const rows = await database()
@@ -101,12 +119,6 @@ export async function lookAtAll(): Promise<number> {
 
 /** Most photos a page of the list holds. */
 export const PAGE_LIMIT = 1000;
-
-const exists = (path: string) =>
-  access(path).then(
-    () => true,
-    () => false,
-  );
 
 /** A file name as people see it: no folders, no control characters, nothing that turns the direction of writing, not endless. */
 function cleanName(name: string): string {

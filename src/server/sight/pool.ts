@@ -1,6 +1,7 @@
 /** Threads that look at photos; each photo is looked at once. */
 import { WobrelError } from '../../core/errors';
-import type { Sight } from '../../core/sight';
+import type { FoundSubject, Sight } from '../../core/sight';
+import type { Pointing } from '../../core/sight/pointing';
 import { renderThreads } from '../config';
 import { createThreads } from '../threads';
 
@@ -11,6 +12,12 @@ export type SightPool = {
    * @throws WobrelError `photo-unseen` where it could not be looked at
    */
   readonly see: (path: string) => Promise<Sight>;
+  /**
+   * The subject that somebody points at (`pointedAt`), in a thread that only waits for that.
+   *
+   * @throws WobrelError `photo-unseen`
+   */
+  readonly point: (path: string, pointing: Pointing) => Promise<FoundSubject | null>;
   readonly close: () => Promise<void>;
 };
 
@@ -18,13 +25,12 @@ const unseen = () => new WobrelError('photo-unseen', 'The photo could not be loo
 
 /** @param folder where the bundled worker lies */
 export function createSightPool(folder?: string): SightPool {
-  const { run, close } = createThreads({
-    worker: 'sight-worker.mjs',
-    folder,
-    threads: renderThreads(),
-    seconds: 60,
-    megabytes: 1024,
-    tooMuch: unseen,
-  });
-  return { see: (path) => run<Sight>('see', { path }), close };
+  const common = { worker: 'sight-worker.mjs', folder, seconds: 60, megabytes: 1024, tooMuch: unseen };
+  const looking = createThreads({ ...common, threads: renderThreads() });
+  const pointing = createThreads({ ...common, threads: 1 });
+  return {
+    see: (path) => looking.run<Sight>('see', { path }),
+    point: (path, told) => pointing.run<FoundSubject | null>('point', { path, ...told }),
+    close: async () => void (await Promise.all([looking.close(), pointing.close()])),
+  };
 }

@@ -1,17 +1,24 @@
 /** The thread that looks at photos. */
 import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
-import type { Sight } from '../../core/sight';
+import type { FoundSubject, Sight } from '../../core/sight';
 import { outcomeOf, type Outcome } from '../threads/outcome';
-import { lookAt } from '../looking';
+import type { Pointing } from '../../core/sight/pointing';
+import { lookAt, pointAt } from '../looking';
 
 sharp.concurrency(1);
 sharp.cache(false);
 
 /** Whatever goes wrong with a picture is that picture's fault. */
-export const see = ({ path, faces }: { path: string; faces?: boolean }): Promise<Outcome<Sight>> =>
+const ofThePicture = <T>(work: () => Promise<T>): Promise<Outcome<T>> =>
   outcomeOf(() =>
-    lookAt(path, faces).catch(() => {
+    work().catch(() => {
       throw new WobrelError('photo-unseen', 'The photo could not be looked at.');
     }),
   );
+
+export const see = ({ path, all }: { path: string; all?: boolean }): Promise<Outcome<Sight>> =>
+  ofThePicture(() => lookAt(path, all));
+
+export const point = ({ path, ...pointing }: { path: string } & Pointing): Promise<Outcome<FoundSubject | null>> =>
+  ofThePicture(() => pointAt(path, pointing));

@@ -25,11 +25,12 @@ const photo = (id: number, width: number, height: number, hasAlpha = false) => (
 });
 const photos = [photo(1, 4000, 3000), photo(2, 800, 600), photo(3, 700, 700), photo(4, 3000, 3000, true)];
 
-function found() {
+function foundOf(some: typeof photos) {
   const watch = watchFindings(template);
-  watch.usePhotos(photos, photos.map(({ id }) => id)); // prettier-ignore
-  return withChange(NO_FINDINGS, watch.changes(), template, photos);
+  watch.usePhotos(some, some.map(({ id }) => id)); // prettier-ignore
+  return watch.changes();
 }
+const found = () => withChange(NO_FINDINGS, foundOf(photos), template, photos);
 
 test('findings about a photo are kept by photo, those about an output once', () => {
   const { byPhoto, ofOutputs } = found();
@@ -45,6 +46,13 @@ test('every check says how many photos fail it, an example with its number, and 
     screen.getByText(/Enlarged 1.60 times for output tile, the limit is 1. To mend it, use a larger photo/),
   ).toBeTruthy();
   expect(screen.getByText(/mail is a JPEG, which has no transparency/)).toBeTruthy();
+});
+
+test('a photo that fails a check for two outputs is counted once', () => {
+  const tiny = withChange(NO_FINDINGS, foundOf([photo(5, 200, 200)]), template, [photo(5, 200, 200)]);
+  expect(tiny.byPhoto.get(5)!.filter((f) => f.check === 'enlargement')).toHaveLength(2);
+  render(<ChecksPanel findings={tiny} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />);
+  expect(screen.getByText('Enlarged above the limit').closest('li')!.textContent).toContain('1 photo');
 });
 
 test('the wall can be narrowed to the photos that fail one check, and widened again', () => {

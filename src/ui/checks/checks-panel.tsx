@@ -35,11 +35,11 @@ export function ChecksPanel({
 }: ChecksPanelProps) {
   const first = new Map<string, Finding>();
   const counts = new Map<string, number>();
-  for (const list of byPhoto.values())
-    for (const finding of list) {
-      if (!first.has(finding.check)) first.set(finding.check, finding);
-      counts.set(finding.check, (counts.get(finding.check) ?? 0) + 1);
-    }
+  for (const list of byPhoto.values()) {
+    for (const finding of list) if (!first.has(finding.check)) first.set(finding.check, finding);
+    // A photo that fails a check for two of its outputs is one photo.
+    for (const check of new Set(list.map(({ check }) => check))) counts.set(check, (counts.get(check) ?? 0) + 1);
+  }
   const ofPhotos = CHECKS.filter((check) => check.about === 'photo');
   const passed = ofPhotos.filter(({ id }) => !counts.has(id));
   const amounts = [

@@ -6,9 +6,14 @@ import { rimOfMask } from '@/core/sight';
 import type { Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 
-/** The found subject's rim as SVG points, in pixels of the photo. */
-function rimPoints({ sight, width, height }: PhotoRow): string {
-  const { box, mask } = sight!.subject!;
+/** The subject whose outline is known: pointed at by hand, else the found one. */
+function outlinedIn({ sight, handSubject }: PhotoRow) {
+  if (!handSubject) return sight?.subject ?? null;
+  return 'mask' in handSubject && handSubject.mask ? { box: handSubject.box, mask: handSubject.mask } : null;
+}
+
+/** Its rim as SVG points, in pixels of the photo. */
+function rimPoints({ width, height }: PhotoRow, { box, mask }: NonNullable<ReturnType<typeof outlinedIn>>): string {
   return rimOfMask(mask ?? '')
     .map(([x, y]) => `${(box[0] + x * box[2]) * width},${(box[1] + y * box[3]) * height}`)
     .join(' ');
@@ -48,6 +53,7 @@ export function EaselRoom({
   const { frame } = template;
   const d = pathData(outline, 3);
   const [l, t, r, b] = boundsOfOutline(outline);
+  const outlined = outlinedIn(photo);
   const subjectBox =
     boxing ?? (photo.handSubject && 'box' in photo.handSubject ? photo.handSubject.box : photo.sight?.subject?.box);
   const transform = `translate(${placed.x} ${placed.y}) rotate(${placed.angle}) scale(${placed.scale * (placed.mirror ? -1 : 1)} ${placed.scale}) translate(${-photo.width / 2} ${-photo.height / 2})`;
@@ -90,9 +96,7 @@ export function EaselRoom({
           transform={transform}
         />
       )}
-      {photo.sight?.subject && !photo.handSubject && (
-        <polygon className="easel-subject" points={rimPoints(photo)} transform={transform} />
-      )}
+      {outlined && <polygon className="easel-subject" points={rimPoints(photo, outlined)} transform={transform} />}
       {photo.sight?.faces.map(({ eyes }, i) => (
         <g key={i} transform={transform} className="easel-eyes">
           {eyes.map(([ex, ey], k) => (

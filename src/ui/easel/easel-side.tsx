@@ -16,6 +16,14 @@ import { WhatIs } from '../shared/what-is';
 import { groundStyle, type Ground } from '../wall/ground-picker';
 import { setGoesOn, useGoesOn } from './goes-on';
 import type { Tool } from './use-easel-drag';
+import type { Click } from './use-pointing';
+
+const CLICKS = { new: 'is the subject', more: 'adds', less: 'takes off' } as const;
+const ABOUT_CLICKS: Readonly<Record<Click, string>> = {
+  new: 'Click the subject, or drag a box around it: its outline is found.',
+  more: 'Click what is missing. With Shift every click adds.',
+  less: 'Click what does not belong to it. With Alt every click takes off.',
+};
 
 const sentence = ({ message, mend }: Finding) =>
   `${message.charAt(0).toUpperCase()}${message.slice(1)}. To mend it, ${mend}.`;
@@ -34,6 +42,9 @@ type EaselSideProps = {
   readonly widest: number;
   readonly tool: Tool;
   readonly setTool: (tool: Tool) => void;
+  readonly clicking: Click;
+  readonly setClicking: (click: Click) => void;
+  readonly pointingFailure: string | null;
   readonly before: boolean;
   readonly setBefore: (before: boolean) => void;
   readonly trueSize: boolean;
@@ -58,6 +69,9 @@ export function EaselSide({
   widest,
   tool,
   setTool,
+  clicking,
+  setClicking,
+  pointingFailure,
   before,
   setBefore,
   trueSize,
@@ -129,7 +143,12 @@ export function EaselSide({
         onChange={setTool}
       />
       {tool === 'subject' && (
-        <p className="muted small-text mb-1">Drag a box around the subject, or click its centre.</p>
+        <>
+          <ChoiceField label="Click" value={clicking} options={CLICKS} onChange={setClicking} />
+          <p className="muted small-text mb-1" role="status">
+            {pointingFailure ?? ABOUT_CLICKS[clicking]}
+          </p>
+        </>
       )}
       {photo.handSubject && (
         <Button variant="quiet" onClick={() => setSubject(null)}>

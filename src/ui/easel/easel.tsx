@@ -20,6 +20,7 @@ import { EaselSide } from './easel-side';
 import { useAdjusting } from './use-adjusting';
 import { useEaselDrag, type Tool } from './use-easel-drag';
 import { useEaselKeys } from './use-easel-keys';
+import { usePointing, type Click } from './use-pointing';
 
 /** Room shown around the frame, as a share of its longer side. */
 const AROUND = 0.3;
@@ -44,6 +45,7 @@ export function Easel({ template, photos, place, findings, edits, history, groun
   const photo = photos[place]!;
   const { frame } = template;
   const [tool, setTool] = useState<Tool>('photo');
+  const [clicking, setClicking] = useState<Click>('new');
   const [before, setBefore] = useState(false);
   const [trueSize, setTrueSize] = useState(false);
   const room = useRef<SVGSVGElement>(null);
@@ -56,6 +58,7 @@ export function Easel({ template, photos, place, findings, edits, history, groun
 
   const setSubject = (handSubject: HandSubject | null) =>
     edits.apply(`subject of ${photo.name}`, [{ id: photo.id, handSubject }]);
+  const pointing = usePointing(photo, photos[place + 1], tool === 'subject', setSubject);
   const review = (state: PhotoRow['review']) => {
     edits.apply(`${REVIEW[state]}: ${photo.name}`, [{ id: photo.id, review: state }]);
     if (state === 'good' && goesOnNow()) go(1);
@@ -76,7 +79,8 @@ export function Easel({ template, photos, place, findings, edits, history, groun
     keep,
     hold,
     holdAWhile,
-    setSubject,
+    onClick: (at, { shiftKey, altKey }) => pointing.click(at, shiftKey ? 'more' : altKey ? 'less' : clicking),
+    onBox: pointing.box,
     onBegin: () => setBefore(false),
   });
   useEaselWords({ photo, place, count: photos.length, adjustment, found: findings.byPhoto.get(photo.id), template });
@@ -90,6 +94,7 @@ export function Easel({ template, photos, place, findings, edits, history, groun
     redo: history.redo,
     toggleBefore: () => setBefore(!before),
     toggleTrueSize: () => setTrueSize(!trueSize),
+    toggleSubject: () => setTool(tool === 'subject' ? 'photo' : 'subject'),
   });
 
   const margin = AROUND * Math.max(frame.width, frame.height);
@@ -157,6 +162,9 @@ export function Easel({ template, photos, place, findings, edits, history, groun
           widest={widest}
           tool={tool}
           setTool={setTool}
+          clicking={clicking}
+          setClicking={setClicking}
+          pointingFailure={pointing.failure}
           before={before}
           setBefore={setBefore}
           trueSize={trueSize}

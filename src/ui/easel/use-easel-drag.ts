@@ -9,7 +9,6 @@ import {
   scaledAbout,
   type Adjustment,
   type Fingers,
-  type HandSubject,
   type Placed,
   type Placer,
 } from '@/core/placement';
@@ -43,13 +42,15 @@ type EaselDrag = {
   readonly keep: (words: string, next: Adjustment) => void;
   readonly hold: (words: string, next: Adjustment) => void;
   readonly holdAWhile: (words: string, next: Adjustment) => void;
-  readonly setSubject: (subject: HandSubject) => void;
+  /** The subject pointed at by a click, as its modifier keys say, or by a rough box. */
+  readonly onClick: (at: Vector, keys: { readonly shiftKey: boolean; readonly altKey: boolean }) => void;
+  readonly onBox: (box: readonly [number, number, number, number]) => void;
   readonly onBegin: () => void;
 };
 
 /** The easel by pointer and wheel. */
 export function useEaselDrag(easel: EaselDrag) {
-  const { room, template, photo, place, placed, spot, tool, now, keep, hold, holdAWhile, setSubject } = easel;
+  const { room, template, photo, place, placed, spot, tool, now, keep, hold, holdAWhile } = easel;
   const { frame, shape } = template;
   const [boxing, setBoxing] = useState<readonly [number, number, number, number] | null>(null);
   const [caught, setCaught] = useState(false);
@@ -65,12 +66,14 @@ export function useEaselDrag(easel: EaselDrag) {
     return [px / photo.width, py / photo.height];
   };
 
-  function drawBox(from: Vector, to: Vector, last: boolean): void {
+  function drawBox(from: Vector, to: Vector, last: boolean, keys: { shiftKey: boolean; altKey: boolean }): void {
     const [[ax, ay], [bx, by]] = [shareAt(from), shareAt(to)];
     const box = [Math.min(ax, bx), Math.min(ay, by), Math.abs(bx - ax), Math.abs(by - ay)] as const;
     const isClick = Math.hypot(to[0] - from[0], to[1] - from[1]) < CLICK;
     setBoxing(isClick || last ? null : box);
-    if (last) setSubject(isClick ? { point: [ax, ay] } : { box: [...box] });
+    if (!last) return;
+    if (!isClick) easel.onBox(box);
+    else if (Math.min(ax, ay) >= 0 && Math.max(ax, ay) <= 1) easel.onClick([ax, ay], keys);
   }
 
   /** The adjustment of a drag, its subject's centre (or the photo's) caught by the spot unless that is let go of. */
@@ -92,7 +95,7 @@ export function useEaselDrag(easel: EaselDrag) {
 
   const bind = useGesture(
     {
-      onDrag: ({ xy, initial, first, last, memo, ctrlKey, pinching, cancel }) => {
+      onDrag: ({ xy, initial, first, last, memo, ctrlKey, shiftKey, altKey, pinching, cancel }) => {
         // A second finger makes it a pinch.
         if (pinching) return cancel();
         // What is dragged is measured by the screen: the room itself may move meanwhile.
@@ -100,7 +103,7 @@ export function useEaselDrag(easel: EaselDrag) {
         const [wx, wy] = [(xy[0] - initial[0]) / grasp.k, (xy[1] - initial[1]) / grasp.k];
         const away: Vector = [grasp.pan[0] + wx, grasp.pan[1] + wy];
         if (tool === 'both') setPan(away);
-        else if (tool === 'subject') drawBox(initial, xy, last);
+        else if (tool === 'subject') drawBox(initial, xy, last, { shiftKey, altKey });
         else {
           // The shape moved one way over a photo that stays is the photo moved the other way under it.
           const way = tool === 'shape' ? -1 : 1;

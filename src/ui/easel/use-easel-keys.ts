@@ -25,6 +25,7 @@ type EaselKeys = {
   readonly redo: () => void;
   readonly toggleBefore: () => void;
   readonly toggleTrueSize: () => void;
+  readonly toggleSubject: () => void;
 };
 
 /** The easel by keys, by the table in `keys/table.ts`. */
@@ -48,6 +49,7 @@ export function useEaselKeys({ template, now, keep, go, review, ...rest }: Easel
     look: () => review('open'),
     before: rest.toggleBefore,
     trueSize: rest.toggleTrueSize,
+    pointOut: rest.toggleSubject,
     reset: () => keep('reset', null),
     easelUndo: rest.undo,
     easelRedo: rest.redo,

@@ -78,6 +78,7 @@ export const KEYS = {
   look: { scope: 'easel', keys: ['o'], shown: 'O', does: 'the photo is open again, to look at' },
   before: { scope: 'easel', keys: ['b'], shown: 'B', does: 'before and after' },
   trueSize: { scope: 'easel', keys: ['t'], shown: 'T', does: 'true size' },
+  pointOut: { scope: 'easel', keys: ['s'], shown: 'S', does: 'point at the subject, or drag the photo again' },
   reset: { scope: 'easel', keys: ['0'], shown: '0', does: 'reset the adjustment' },
   easelUndo: { scope: 'easel', keys: ['mod_z'], shown: 'Ctrl + Z', does: 'undo the last change' },
   easelRedo: { scope: 'easel', keys: ['mod_shift_z', 'mod_y'], shown: 'Ctrl + Shift + Z', does: 'redo it' },

@@ -1,6 +1,6 @@
 import { overlap, type Box } from '../boxes';
 import { toLab, type Raster } from '../lab';
-import { busySubject, candidatesOf, partOf, type GrabCut } from '.';
+import { busySubject, candidatesOf, partOf, pointedAt, readied, type GrabCut } from '.';
 import { cutOut } from './cut';
 import { focusOf } from './focus';
 import { ranked } from './rank';
@@ -138,7 +138,7 @@ describe('the subject', () => {
   const looks = [scene, half(scene), quarter] as const;
 
   test('is found although the network saw something else', () => {
-    const subject = busySubject(looks, [{ score: 0.1, box: [0.7, 0.7, 0.2, 0.2] }], byRed)!;
+    const subject = busySubject(readied(looks, [{ score: 0.1, box: [0.7, 0.7, 0.2, 0.2] }]), byRed)!;
     expect(overlap(subject.box, BOX)).toBeGreaterThan(0.95);
     expect(subject.area).toBeCloseTo((Math.PI * DISC.r ** 2) / (W * H), 2);
     expect(subject.centroid[0]).toBeCloseTo(DISC.x / W, 2);
@@ -147,6 +147,36 @@ describe('the subject', () => {
 
   test('is sure only where its outline is that of the box', () => {
     const nearly: GrabCut = (part, known) => byRed(part, known, 1)!.map((v, i) => (i % part.width < part.width / 2 ? v : 0)); // prettier-ignore
-    expect(busySubject(looks, [], nearly)!.confidence).toBeLessThan(0.45);
+    expect(busySubject(readied(looks, []), nearly)!.confidence).toBeLessThan(0.45);
+  });
+});
+
+describe('pointed at', () => {
+  const ready = readied([scene, half(scene), quarter], []);
+
+  test.each([
+    [0.5, 0.5],
+    [0.3, 0.6],
+    [0.7, 0.35],
+  ])('at %d, %d of the thing, its own box is found', (u, v) => {
+    const at = [BOX[0] + u * BOX[2], BOX[1] + v * BOX[3]] as const;
+    const found = pointedAt(ready, null, [{ at, is: 'subject' }], byRed)!;
+    expect(overlap(found.box, BOX)).toBeGreaterThan(0.95);
+  });
+
+  test('in a rough box, too', () => {
+    const rough: Box = [BOX[0] - 0.03, BOX[1] - 0.02, BOX[2] + 0.05, BOX[3] + 0.06];
+    expect(overlap(pointedAt(ready, rough, [], byRed)!.box, BOX)).toBeGreaterThan(0.95);
+  });
+
+  test('what is told goes before what is seen: a second place adds its part, or takes it away', () => {
+    /** Everything that is not surely ground, and of the disc the left half only, unless more is told. */
+    const asTold: GrabCut = (part, known) => known.map((v, i) => (v === 1 || (v === 3 && i % part.width < part.width / 2) ? 1 : 0)); // prettier-ignore
+    const left = { at: [BOX[0] + 0.25 * BOX[2], BOX[1] + 0.5 * BOX[3]], is: 'subject' } as const;
+    const right = { at: [BOX[0] + 0.9 * BOX[2], BOX[1] + 0.5 * BOX[3]], is: 'subject' } as const;
+    const [one, both] = [[left], [left, right]].map((told) => pointedAt(ready, BOX, told, asTold)!);
+    expect(both!.box[0] + both!.box[2]).toBeGreaterThan(one!.box[0] + 0.9 * BOX[2]);
+    const without = pointedAt(ready, BOX, [left, { at: [BOX[0] + 0.05 * BOX[2], left.at[1]], is: 'ground' }], asTold)!;
+    expect(without.area).toBeLessThan(pointedAt(ready, BOX, [left, left], asTold)!.area);
   });
 });

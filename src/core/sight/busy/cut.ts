@@ -4,7 +4,8 @@
  */
 import { overlap, type Box } from '../boxes';
 import type { Raster, Size } from '../lab';
-import { opened, partsOf, type Mask } from '../masks';
+import { opened, partsOf, type Mask, type Part as MaskPart } from '../masks';
+import type { Told } from '../pointing';
 import { partOf } from './part';
 
 /** What is known of a pixel before GrabCut, by OpenCV's numbers. */
@@ -68,16 +69,59 @@ function believed(box: Box, cut: Box): Box {
   return [l, t, r - l, b - t];
 }
 
-/** The thing in a rough box; null where it can't be parted from what is around it. */
-export function cutOut(picture: Raster, box: Box, grabCut: GrabCut): CutOut | null {
+/** What is told of a place goes for what is so near to it, as a share of the box's shorter side. */
+const NEAR = 0.06;
+
+function tell(known: Uint8Array, { width, height }: Size, box: Box, within: Box, told: readonly Told[]): void {
+  const radius = Math.max(2, NEAR * Math.min((box[2] / within[2]) * width, (box[3] / within[3]) * height));
+  for (const { at, is } of told) {
+    const [cx, cy] = into([at[0], at[1], 0, 0], { width, height }, within);
+    for (let y = 0, i = 0; y < height; y++)
+      for (let x = 0; x < width; x++, i++)
+        if (Math.hypot(x + 0.5 - cx, y + 0.5 - cy) < radius) known[i] = is === 'subject' ? SUBJECT : GROUND;
+  }
+}
+
+/** The parts that are told to be subject, or the largest. */
+function partsTold(mask: Mask, part: Size, within: Box, told: readonly Told[]): MaskPart | null {
+  const parts = partsOf(opened(mask, part, 1), part);
+  const pixels = told
+    .filter(({ is }) => is === 'subject')
+    .map(({ at: [x, y] }) => into([x, y, 0, 0], part, within))
+    .map(([x, y]) => Math.floor(y) * part.width + Math.floor(x));
+  const own = parts.filter((one) => pixels.some((pixel) => one.pixels.includes(pixel)));
+  const [first, ...rest] = own.length > 0 ? own : parts.slice(0, 1);
+  if (!first) return null;
+  return rest.reduce(
+    ({ pixels: all, box: [l, t, r, b] }, { pixels: more, box: [l2, t2, r2, b2] }) => ({
+      pixels: [...all, ...more],
+      box: [Math.min(l, l2), Math.min(t, t2), Math.max(r, r2), Math.max(b, b2)],
+    }),
+    first,
+  );
+}
+
+/**
+ * The thing in a rough box; null where it can't be parted from what is around it.
+ *
+ * @param told places that are known; the first one is why this box was taken
+ */
+export function cutOut(picture: Raster, box: Box, grabCut: GrabCut, told: readonly Told[] = []): CutOut | null {
   const [l, t, w, h] = box;
   const around: Box = [l - MARGIN * w, t - MARGIN * h, w * (1 + 2 * MARGIN), h * (1 + 2 * MARGIN)];
   const { part, within } = partOf(picture, around, SIZE);
   const { known, ground } = knownBy(into(box, part, within), part);
+  tell(known, part, box, within, told);
   const mask = ground < ENOUGH ? null : grabCut(part, known, 1);
-  const [largest] = mask ? partsOf(opened(mask, part, 1), part) : [];
+  const largest = mask && partsTold(mask, part, within, told);
   if (!largest) return null;
   const [left, top, right, bottom] = largest.box;
   const cut = outOf([left, top, right - left, bottom - top], part, within);
-  return { box: believed(box, cut), agree: overlap(cut, box), pixels: largest.pixels, part, within };
+  return {
+    box: told.length > 1 ? cut : believed(box, cut),
+    agree: overlap(cut, box),
+    pixels: largest.pixels,
+    part,
+    within,
+  };
 }

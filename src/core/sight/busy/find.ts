@@ -27,7 +27,7 @@ const LEVELS = [0.25, 0.4, 0.55, 0.7];
 const LARGEST = 3;
 
 /** Boxes of the parts that stand out. */
-export function standingIn(salience: Float32Array, { width, height }: Size): Box[] {
+function standingIn(salience: Float32Array, { width, height }: Size): Box[] {
   return LEVELS.flatMap((level) => {
     const mask = new Uint8Array(salience.length);
     for (let i = 0; i < mask.length; i++) if (salience[i]! > level) mask[i] = 1;
@@ -37,11 +37,9 @@ export function standingIn(salience: Float32Array, { width, height }: Size): Box
   });
 }
 
-/** The likeliest thing by the network's box, which is more exact than that of what stands out. */
-export function exact(things: readonly Ranked[], seen: readonly Candidate[]): Ranked {
-  const [best] = things;
-  const byNetwork = things.find(({ box }) => overlap(box, best!.box) > SAME && seen.some((one) => one.box === box));
-  return byNetwork ?? best!;
+/** A thing by the network's box, which is more exact than that of what stands out. */
+export function exact(best: Ranked, things: readonly Ranked[], seen: readonly Candidate[]): Ranked {
+  return things.find(({ box }) => overlap(box, best.box) > SAME && seen.some((one) => one.box === box)) ?? best;
 }
 
 function confidenceOf(things: readonly Ranked[], best: Ranked, agree: number): number {
@@ -74,29 +72,33 @@ export function subjectOfCut({ box, pixels, part, within }: CutOut, confidence: 
   };
 }
 
-/** A guess by its box alone. */
-const guess = ([l, t, w, h]: Box, confidence: number): FoundSubject => ({
+/** A guess by its box alone: no rule goes by it. */
+const guess = ([l, t, w, h]: Box): FoundSubject => ({
   box: [l, t, w, h],
   centroid: [l + w / 2, t + h / 2],
   area: w * h,
-  confidence,
+  confidence: 0.1,
   mask: 'ffffff'.repeat(24),
   count: 1,
 });
 
-/** The subject; null where nothing is seen and nothing stands out. */
-export function busySubject(
-  [whole, , quarter]: Looks,
-  seen: readonly Candidate[],
-  grabCut: GrabCut,
-): FoundSubject | null {
+/** A photo with all that is costly to find out about it. */
+export type Ready = { readonly looks: Looks; readonly seen: readonly Candidate[]; readonly things: readonly Ranked[] };
+
+export function readied(looks: Looks, seen: readonly Candidate[]): Ready {
+  const [whole, , quarter] = looks;
   const lab = toLab(quarter);
   const focus = focusOf(whole);
-  const salience = salienceOf(lab, focus);
-  const things = ranked(seen, standingIn(salience, lab), { lab, salience, focus });
-  const best = things.length > 0 ? exact(things, seen) : null;
-  if (!best) return null;
+  const views = { lab, focus, salience: salienceOf(lab, focus) };
+  return { looks, seen, things: ranked(seen, standingIn(views.salience, lab), views) };
+}
+
+/** The subject; null where nothing is seen and nothing stands out. */
+export function busySubject({ looks: [whole], seen, things }: Ready, grabCut: GrabCut): FoundSubject | null {
+  const [first] = things;
+  if (!first) return null;
+  const best = exact(first, things, seen);
   const cut = cutOut(whole, best.box, grabCut);
-  if (!cut) return guess(best.box, 0.2);
+  if (!cut) return guess(best.box);
   return subjectOfCut(cut, confidenceOf(things, best, cut.agree));
 }

@@ -5,6 +5,8 @@ import type { Candidate } from './candidates';
 
 /** Things that cover less of the photo are not what it is of. */
 const SPECK = 0.002;
+/** … nor are those that are thinner. */
+const THIN = 0.03;
 /** Boxes that overlap more are the same thing, seen twice. */
 const SAME = 0.5;
 /** … and as surely as the other from here on. */
@@ -99,7 +101,7 @@ export function ranked(
     ];
   };
   return [...seen.map(({ box }) => box), ...standing]
-    .filter(([, , w, h]) => w * h >= SPECK)
+    .filter(([, , w, h]) => w * h >= SPECK && Math.min(w, h) >= THIN)
     .map((box) => {
       const signs = signsOf(box);
       return { box, signs, value: signs.reduce((sum, sign, k) => sum + sign * WEIGHTS[k]!, 0) };

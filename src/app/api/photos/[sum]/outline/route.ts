@@ -1,0 +1,10 @@
+import { pointingSchema } from '@/core/sight/pointing';
+import { bodyOf, routes, sumOf } from '@/server/http';
+import { photos } from '@/server/services';
+
+/** The outline of what somebody points at in a picture; with nothing pointed at, the picture is only made ready for it. */
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  POST: async (request, { sum }) => ({
+    subject: await photos.pointedAt(sumOf(sum), await bodyOf(request, pointingSchema)),
+  }),
+});
