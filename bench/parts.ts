@@ -7,6 +7,7 @@ import { measureLimits } from './limits';
 import { measureMany } from './many';
 import { measureMemory } from './memory';
 import { measureOutputs } from './outputs';
+import { measurePointing } from './pointing';
 import { measureUnion } from './shapes';
 import { measureSight } from './sight';
 import { measureSliders } from './sliders';
@@ -126,6 +127,12 @@ export const PARTS = {
       `Subjects of ${f.photos} photos (${set}): centres off by ${percent(f.centreMedian)} of the shape at the median, ${percent(f.centre95)} at the 95th percentile; sizes by ${percent(f.sizeMedian)} and ${percent(f.size95)}`,
       `  ${f.right} within 2 % of the spot and 6 % of the size; ${f.sure} are sure, ${f.wrongAndSure} of these off by more than 3 %`,
     ]),
+  ),
+  pointing: part(measurePointing, (v) =>
+    Object.entries(v).map(
+      ([how, p]) =>
+        `Pointing, ${how} (unseen): ${percent(p.within3)} of ${p.times} within 3 % of the box, ${percent(p.within10)} within 10 %; ready ${number(p.ready)} ms of CPU, click ${most(p.click, 100, 0)} ms`,
+    ),
   ),
   faces: part(measureFaces, (v) => [
     `Faces of ${v.portraits} portraits found when turned: ${Object.entries(v.turned)

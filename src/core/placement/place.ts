@@ -194,8 +194,8 @@ function placedSubject(
 
 function placeOne(scene: Scene, photo: PhotoToPlace): Placed {
   const { template, spot } = scene;
-  const { rule, straighten, angle: typed, mirror } = template.centring;
-  const found = subjectOf(photo, rule);
+  const { rule, faces, straighten, angle: typed, mirror } = template.centring;
+  const found = subjectOf(photo, rule, faces);
   const subject = found ?? photoItself(photo);
   const side = mirror ? -1 : 1;
   const lean = straighten === 'eyes' ? side * (subjectOf(photo, 'face')?.lean ?? 0) : 0;

@@ -264,6 +264,29 @@ describe('rules', () => {
     expect(auto(pointed)).toMatchObject({ rule: 'subject', subject: { source: 'hand' } });
   });
 
+  test('several faces as a group: their common box lies on the spot, its eyes on the spot’s height', () => {
+    const face = (left: number, eyes: number, score: number) => ({
+      box: [left, 0.3, 0.1, 0.15] as const,
+      eyes: [[left + 0.03, eyes], [left + 0.07, eyes]] as const,
+      score,
+    }); // prettier-ignore
+    const sight = { ...sees([0, 0, 1, 1]), faces: [face(0.2, 0.35, 0.95), face(0.6, 0.39, 0.8)] };
+    const photo = { width: 1000, height: 1000, sight } as unknown as PhotoToPlace;
+    const by = (faces: string) =>
+      placer(parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'face', faces, size: 0.5, gap: 'leave' } }))(
+        photo,
+      );
+    const group = by('group');
+    expect(inPhoto(group, photo, [540, 540])).toEqual([450, 370].map((v) => expect.closeTo(v, 6)));
+    expect(group.subject).toMatchObject({ size: expect.closeTo(0.5, 9), count: 1, confidence: 0.8 });
+    expect(group.scale).toBeCloseTo((0.5 * 960) / 500, 9);
+    expect(inPhoto(by('clearest'), photo, [540, 540])[0]).toBeCloseTo(250, 6);
+    // A single face is the same either way.
+    const alone = { ...photo, sight: { ...sight, faces: sight.faces.slice(0, 1) } } as unknown as PhotoToPlace;
+    const template = (faces: string) => parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'face', faces } });
+    expect(placer(template('group'))(alone)).toEqual(placer(template('clearest'))(alone));
+  });
+
   test('a subject by hand goes before the one that was found; none found falls back to the middle', () => {
     const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', gap: 'leave', size: 0.5 } });
     const place = placer(template);

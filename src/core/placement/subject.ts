@@ -125,12 +125,35 @@ function faceOf(photo: SeenPhoto): Subject | null {
   };
 }
 
+/** All faces as one: their common box, its middle across, and the middle of all eyes down. */
+function groupOf(photo: SeenPhoto): Subject | null {
+  const faces = photo.sight?.faces ?? [];
+  const first = faceOf(photo);
+  if (!first || faces.length < 2) return first;
+  const { width, height } = photo;
+  const [left, top] = [0, 1].map((k) => Math.min(...faces.map(({ box }) => box[k]!))) as [number, number];
+  const [right, bottom] = [0, 1].map((k) => Math.max(...faces.map(({ box }) => box[k]! + box[k + 2]!))) as [number, number]; // prettier-ignore
+  const eyes = faces.flatMap(({ eyes: both }) => both.map(([, y]) => y));
+  const [w, h] = [(right - left) * width, (bottom - top) * height];
+  return {
+    ...first,
+    centre: [((left + right) / 2) * width, (eyes.reduce((sum, y) => sum + y, 0) / eyes.length) * height],
+    width: w,
+    height: h,
+    area: w * h,
+    // As sure as the least sure of them.
+    confidence: Math.min(...faces.map(({ score }) => score)),
+    count: 1,
+  };
+}
+
 /** Least score of a face that a photo is centred by without being asked to (common practice of this finder; see docs/decisions.md). */
 const CLEAR = 0.8;
 /** … and its least height, as a share of the photo's shorter side: a face in a crowd or on a poster is not what the photo is of. */
 const LARGE = 0.1;
 
 type Rule = Template['centring']['rule'];
+type Faces = Template['centring']['faces'];
 export type SuitedRule = Exclude<Rule, 'auto'>;
 
 function hasClearFace({ sight, width, height }: SeenPhoto): boolean {
@@ -147,12 +170,13 @@ export function ruleFor(photo: SeenPhoto, rule: Rule): SuitedRule {
 }
 
 /** The subject that the rule centres, or null where none was found and the photo's middle has to do. */
-export function subjectOf(photo: SeenPhoto, rule: Rule): Subject | null {
+export function subjectOf(photo: SeenPhoto, rule: Rule, faces: Faces = 'clearest'): Subject | null {
   const suited = ruleFor(photo, rule);
   if (suited === 'middle') return rule === 'auto' ? null : middleOf(photo);
   if (photo.handSubject) return byHand(photo, photo.handSubject);
   if (suited === 'point') return null;
-  return suited === 'face' ? faceOf(photo) : foundOf(photo);
+  if (suited === 'subject') return foundOf(photo);
+  return faces === 'group' ? groupOf(photo) : faceOf(photo);
 }
 
 /** What is placed where no subject was found. */

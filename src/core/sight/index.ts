@@ -1,6 +1,7 @@
 export { overlap } from './boxes';
 export { hashBits, hashDistance, type HashBits } from './figures';
 export { firstLook, LOOK_SIZE, sightOf, SIGHT_VERSION } from './look';
+export { pointingSchema, type Pointing, type Told } from './pointing';
 export { RIM_CELLS } from './rim';
 export { taken } from './subject';
 export { rimOfMask } from './small-mask';

@@ -51,6 +51,8 @@ const centringSchema = z.strictObject({
   maxEnlarge: z.number().gt(0).max(100).default(1),
   /** What counts as the shape's centre: its box's, its area's, or the point furthest from its edge. */
   centre: z.enum(['box', 'area', 'visual']).default('box'),
+  /** Of several faces the clearest alone, or all of them as a group: their common box. */
+  faces: z.enum(['clearest', 'group']).default('clearest'),
   /** `eyes` turns the photo so that the eyes of the clearest face are level. */
   straighten: z.enum(['none', 'eyes']).default('none'),
   /** Degrees clockwise by which every photo is turned. */

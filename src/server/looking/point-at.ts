@@ -1,7 +1,6 @@
 /** A subject that somebody points at: what is costly about a photo is done once, and kept for the next click. */
-import type { FoundSubject } from '../../core/sight';
+import type { FoundSubject, Pointing } from '../../core/sight';
 import { pointedAt, readied, type Ready } from '../../core/sight/busy';
-import type { Pointing } from '../../core/sight/pointing';
 import { thingsIn } from './detector';
 import { grabCut } from './grab-cut';
 import { looksOf, THINGS_SIZE } from './look-at';

@@ -1,7 +1,6 @@
 /** Threads that look at photos; each photo is looked at once. */
 import { WobrelError } from '../../core/errors';
-import type { FoundSubject, Sight } from '../../core/sight';
-import type { Pointing } from '../../core/sight/pointing';
+import type { FoundSubject, Pointing, Sight } from '../../core/sight';
 import { renderThreads } from '../config';
 import { createThreads } from '../threads';
 

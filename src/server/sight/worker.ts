@@ -1,9 +1,8 @@
 /** The thread that looks at photos. */
 import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
-import type { FoundSubject, Sight } from '../../core/sight';
+import type { FoundSubject, Pointing, Sight } from '../../core/sight';
 import { outcomeOf, type Outcome } from '../threads/outcome';
-import type { Pointing } from '../../core/sight/pointing';
 import { lookAt, pointAt } from '../looking';
 
 sharp.concurrency(1);

@@ -54,6 +54,8 @@ export function EaselRoom({
   const d = pathData(outline, 3);
   const [l, t, r, b] = boundsOfOutline(outline);
   const outlined = outlinedIn(photo);
+  // The room is seldom as wide as it is high: more than the view is seen on two of its sides.
+  const wide = { x: view[0] - view[2], y: view[1] - view[3], width: 3 * view[2], height: 3 * view[3] };
   const subjectBox =
     boxing ?? (photo.handSubject && 'box' in photo.handSubject ? photo.handSubject.box : photo.sight?.subject?.box);
   const transform = `translate(${placed.x} ${placed.y}) rotate(${placed.angle}) scale(${placed.scale * (placed.mirror ? -1 : 1)} ${placed.scale}) translate(${-photo.width / 2} ${-photo.height / 2})`;
@@ -68,8 +70,8 @@ export function EaselRoom({
       aria-label={`${photo.name} under the shape. Drag it, scroll to scale, arrow keys nudge by 1, with shift by 10.`}
     >
       <defs>
-        <mask id="easel-mask">
-          <rect x={view[0]} y={view[1]} width={view[2]} height={view[3]} fill="#fff" />
+        <mask id="easel-mask" maskUnits="userSpaceOnUse" {...wide}>
+          <rect {...wide} fill="#fff" />
           <path d={d} fill="#000" />
         </mask>
       </defs>
@@ -80,7 +82,7 @@ export function EaselRoom({
         preserveAspectRatio="none"
         transform={transform}
       />
-      <rect x={view[0]} y={view[1]} width={view[2]} height={view[3]} className="easel-dim" mask="url(#easel-mask)" />
+      <rect {...wide} className="easel-dim" mask="url(#easel-mask)" />
       <path d={d} className="easel-outline" />
       <rect x={0} y={0} width={frame.width} height={frame.height} className="easel-frame" />
       <g className={caught ? 'easel-spot is-caught' : 'easel-spot'}>

@@ -1,8 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { HandSubject } from '@/core/placement';
-import type { FoundSubject } from '@/core/sight';
-import type { Pointing, Told } from '@/core/sight/pointing';
+import type { FoundSubject, Pointing, Told } from '@/core/sight';
 import type { PhotoRow } from '@/server/services';
 import { api } from '../shared/api';
 

@@ -43,6 +43,9 @@ export const FRESH: Readonly<Record<Centring['rule'], Partial<Centring>>> = {
   point: { at: [0.5, 0.5], size: null },
 };
 
+/** Eyes on the line between the upper two thirds (common practice for portraits). */
+const THIRD = 1 / 3;
+
 function LimitFields({ template, store }: PanelProps) {
   const { limits } = template;
   const set = (fields: Partial<Limits>) => store.change((t) => ({ ...t, limits: { ...t.limits, ...fields } }));
@@ -129,6 +132,22 @@ export function CentringPanel({ template, store }: PanelProps) {
         <p className="muted small-text mt-2 mb-2">
           {ABOUT[centring.rule]} <WhatIs word="spot" />
         </p>
+        {(centring.rule === 'face' || centring.rule === 'auto') && (
+          <>
+            <ChoiceField
+              label="Several faces"
+              value={centring.faces}
+              options={{ clearest: 'clearest', group: 'as a group' }}
+              onChange={(faces) => set({ faces })}
+            />
+            <ChoiceField
+              label="Spot"
+              value={Math.abs(down - THIRD) < 0.001 ? 'third' : 'own'}
+              options={{ own: 'as below', third: 'upper third' }}
+              onChange={(where) => set({ at: [across, where === 'third' ? THIRD : FRESH[centring.rule].at![1]] })}
+            />
+          </>
+        )}
         <NumberField
           label="Across"
           value={percent(across)}

@@ -1,4 +1,4 @@
-import { pointingSchema } from '@/core/sight/pointing';
+import { pointingSchema } from '@/core/sight';
 import { bodyOf, routes, sumOf } from '@/server/http';
 import { photos } from '@/server/services';
 
