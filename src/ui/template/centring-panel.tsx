@@ -177,7 +177,7 @@ export function CentringPanel({ template, store }: PanelProps) {
         <ChoiceField
           label="Size"
           value={size === null ? 'cover' : size === 'batch' ? 'batch' : 'set'}
-          options={{ cover: 'just cover', batch: 'like the batch', set: 'set' }}
+          options={{ cover: 'just cover', batch: 'alike', set: 'set' }}
           onChange={(v) => set({ size: v === 'cover' ? null : v === 'batch' ? 'batch' : 0.62 })}
         />
         {size !== null && (
