@@ -9,7 +9,7 @@
  * its left, top, right and bottom are from there (1 × 4 × …, pixels of the picture).
  */
 import onnxProto from 'onnx-proto';
-import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 
 const { onnx } = onnxProto;
 const { AttributeProto, ModelProto, TensorProto } = onnx;
@@ -184,9 +184,9 @@ function converted() {
   }).finish();
 }
 
-/** Written once, 8 MB; whole or not at all. */
+/** Written where it is not, or is older than this script, 8 MB; whole or not at all. */
 export function layOutDetector(path) {
-  if (existsSync(path)) return;
+  if (existsSync(path) && statSync(path).mtimeMs > statSync(new URL(import.meta.url)).mtimeMs) return;
   const aside = `${path}.${process.pid}`;
   writeFileSync(aside, converted());
   renameSync(aside, path);

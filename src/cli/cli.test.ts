@@ -58,6 +58,35 @@ test('all done: status 0, the files and a manifest that matches them', async () 
   ).toBe(true);
 });
 
+test('what a photo on a busy ground is of is found, by one photo and by threads for many', () => {
+  const [scene] = (JSON.parse(readFileSync('test-photos/scenes.json', 'utf8')) as { file: string; box: number[] }[])
+    .filter(({ file }) => file === 'scene-325-oatmeal-mug.jpg'); // prettier-ignore
+  const photo = `test-photos/scenes/${scene!.file}`;
+  const bySubject = write('by-subject.json', JSON.stringify({ wobrel: 1, name: 'S', centring: { rule: 'subject', size: 0.5, gap: 'extend' }, outputs: [{ name: 'tile', width: 120 }] })); // prettier-ignore
+  const [l, t, r, b] = scene!.box as [number, number, number, number];
+  for (const [name, others] of [
+    ['one', []],
+    [
+      'many',
+      [
+        MUG,
+        BOWL,
+        `${MUG}`.replace('celadon-mug-01', 'ochre-mug-31'),
+        `${MUG}`.replace('celadon-mug-01', 'cobalt-mug-25'),
+      ],
+    ],
+  ] as const) {
+    // prettier-ignore
+    const out = join(folder, `busy-${name}`);
+    expect(run('--template', bySubject, '--out', out, photo, ...others).status).toBe(0);
+    const { items } = JSON.parse(readFileSync(join(out, 'manifest.json'), 'utf8')) as { items: { photo: string; placement: { scale: number }; subject: { source: string } }[] }; // prettier-ignore
+    const { placement, subject } = items.find((item) => item.photo.endsWith(scene!.file))!;
+    expect(subject.source).toBe('found');
+    // Half of the circle's 960, by the longer side that the generator knows.
+    expect(Math.abs((Math.max(r - l, b - t) * placement.scale) / 480 - 1)).toBeLessThan(0.04);
+  }
+});
+
 test('a second run into the same folder overwrites nothing', () => {
   const out = join(folder, 'twice');
   run('--template', template, '--out', out, MUG);

@@ -8,7 +8,7 @@ import { renderHere, type RenderedPhoto, type RenderPool } from '../server/rende
 import { lookAt } from '../server/looking';
 import { createThreads } from '../server/threads';
 
-export type Engine = RenderPool & { readonly see: (path: string, faces: boolean) => Promise<Sight> };
+export type Engine = RenderPool & { readonly see: (path: string, all: boolean) => Promise<Sight> };
 
 /** Up to so many photos are done before a thread has started. */
 const FEW = 4;
@@ -29,7 +29,7 @@ export function createEngine(photos: number): Engine {
   return {
     threads,
     close,
-    see: (path, faces) => run<Sight>('see', { path, faces }),
+    see: (path, all) => run<Sight>('see', { path, all }),
     render: (task) => run<RenderedPhoto>('render', task),
     plate: (task) => run<Plate>('plate', task),
   };

@@ -57,14 +57,15 @@ function faultOf(error: unknown): string {
  */
 function looker(engine: Engine, template: Template, alone: boolean) {
   const { rule, straighten, gap } = template.centring;
-  const faces = rule === 'face' || rule === 'auto' || straighten === 'eyes';
-  const looks = !alone || faces || rule === 'subject' || gap === 'extend' || picksOf(template).length > 0;
+  // What a photo is of matters to where it lies, and to colours that are taken from it.
+  const all = rule !== 'middle' || straighten === 'eyes' || picksOf(template).length > 0;
+  const looks = !alone || all || gap === 'extend';
   return async ({ path, fault }: NamedPhoto, index: number): Promise<Seen> => {
     if (fault !== null) return { path, fault };
     try {
       const facts = await inspectPhoto(path);
       // A photo that can't be looked at is a finding; whether it can be read shows when it is rendered.
-      const sight: Sight | null = looks ? await engine.see(path, faces).catch(() => null) : null;
+      const sight: Sight | null = looks ? await engine.see(path, all).catch(() => null) : null;
       return {
         path,
         photo: {

@@ -39,6 +39,15 @@ test('changes by hand do not move the others; without faces there is no size for
   expect(withSizes(template, byHand).centring.size).toEqual({ face: null, subject: expect.closeTo(0.6, 9) });
 });
 
+test('a change that moves no photo keeps the sizes; one that does has its own', () => {
+  const sized = withSizes(template, batch);
+  const painted = withSizes({ ...template, name: 'Other' }, batch);
+  expect(painted.name).toBe('Other');
+  expect(painted.centring).toBe(sized.centring);
+  const narrower = parseTemplate({ wobrel: 1, name: 'T', shape: { kind: 'ellipse', box: { cx: 540, cy: 540, width: 480, height: 960 } }, centring: template.centring }); // prettier-ignore
+  expect(withSizes(narrower, batch).centring.size).not.toEqual(sized.centring.size);
+});
+
 test('any other template is the very same', () => {
   const fixed = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.5 } });
   expect(withSizes(fixed, batch)).toBe(fixed);

@@ -2,6 +2,12 @@
 import type { Template } from '../template';
 import { placer, type PhotoToPlace } from './place';
 
+/** What of a template where its photos lie goes by. */
+const MATTER = ['frame', 'shape', 'edge', 'centring'] as const;
+type Settled = { readonly from: Template; readonly centring: Template['centring'] };
+/** By the photos: a border in another colour asks for none of them again. */
+const settled = new WeakMap<readonly PhotoToPlace[], Settled>();
+
 const medianOf = (values: readonly number[]): number | null =>
   values.length === 0 ? null : [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
@@ -14,6 +20,9 @@ const medianOf = (values: readonly number[]): number | null =>
 export function withSizes(template: Template, photos: readonly PhotoToPlace[]): Template {
   const { centring } = template;
   if (centring.size !== 'batch') return template;
+  const known = settled.get(photos);
+  if (known && MATTER.every((key) => known.from[key] === template[key]))
+    return { ...template, centring: known.centring };
   const place = placer({ ...template, centring: { ...centring, size: null } });
   const sizes: Record<'face' | 'subject', number[]> = { face: [], subject: [] };
   for (const photo of photos) {
@@ -22,5 +31,7 @@ export function withSizes(template: Template, photos: readonly PhotoToPlace[]): 
     if (subject && rule !== 'middle') sizes[rule === 'face' ? 'face' : 'subject'].push(subject.size);
   }
   const size = { face: medianOf(sizes.face), subject: medianOf(sizes.subject) };
-  return { ...template, centring: { ...centring, size } };
+  const sized: Settled = { from: template, centring: { ...centring, size } };
+  settled.set(photos, sized);
+  return { ...template, centring: sized.centring };
 }

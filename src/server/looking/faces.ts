@@ -105,6 +105,8 @@ function distinct(hits: readonly Hit[]): Hit[] {
 async function again(levels: Levels, { box }: Hit, times: number, turn: number): Promise<Hit | null> {
   const [l, t, w, h] = box;
   const part = { middle: [l + w / 2, t + h / 2], side: times * Math.max(w, h), turn } as const;
+  // In a strip the network may see what has no size at all.
+  if (!(part.side >= 1)) return null;
   const found = (await hitsIn(levels, part)).find((hit) => overlap(hit.box, box) > SAME);
   return found && found.score >= CERTAIN ? found : null;
 }

@@ -40,10 +40,16 @@ const rasterOf = ({ data, width, height }: Picture): Raster => ({ rgb: data, wid
 export const looksOf = async (path: string) =>
   levelsOf(await pictureOf(path)).map(rasterOf) as [whole: Raster, half: Raster, quarter: Raster];
 
+/** Photos whose quarter is fewer pixels wide or high are strips: what stands out in them is not looked for. */
+const NARROW = 8;
+export const isStrip = ([, , quarter]: readonly [Raster, Raster, Raster]): boolean =>
+  Math.min(quarter.width, quarter.height) < NARROW;
+
 /** What a photo is of where that is not clear from its ground. */
 async function doubtful({ subject }: FirstLook, levels: Levels): Promise<FoundSubject | null> {
   const [{ thingsIn }, { grabCut }] = await Promise.all([import('./detector'), import('./grab-cut')]);
   const looks = levels.map(rasterOf) as [Raster, Raster, Raster];
+  if (isStrip(looks)) return subject;
   return taken(subject, busySubject(readied(looks, await thingsIn(looks[0], THINGS_SIZE)), grabCut));
 }
 

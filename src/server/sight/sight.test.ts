@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { inFrame, placer } from '../../core/placement';
 import { parseTemplate } from '../../core/template';
+import { sightSchema } from '../../core/sight/sight';
 import { createSightPool } from '.';
 import { seenBefore } from './seen-before';
 import { knownScenes, missOf, percentile, readKnown, UNSURE, type Miss, type SceneSet } from './known-scenes';
@@ -135,6 +136,37 @@ describe('faces', () => {
     const withFace = (await facesOf(pots.map(({ file }) => `test-photos/scenes/${file}`))).filter((count) => count > 0);
     expect(withFace.length).toBeLessThanOrEqual(1);
   }, 60_000);
+});
+
+test.each([
+  [2000, 3],
+  [3, 2000],
+  [2000, 60],
+])(
+  'a strip of %d × %d pixels of noise is looked at, and pointed at, without a figure that is none',
+  async (width, height) => {
+    const path = join(mkdtempSync(join(tmpdir(), 'strip-')), 'strip.png');
+    const noise = Uint8Array.from(
+      { length: width * height * 3 },
+      (_, i) => (Math.imul(i + 7, 2654435761) >>> 13) & 255,
+    );
+    await sharp(noise, { raw: { width, height, channels: 3 } })
+      .png()
+      .toFile(path);
+    const sight = await pool.see(path);
+    expect(sightSchema.parse(sight)).toEqual(sight);
+    const found = await pool.point(path, { from: null, told: [{ at: [0.5, 0.5], is: 'subject' }] });
+    if (found) for (const v of found.box) expect(Number.isFinite(v)).toBe(true);
+  },
+);
+
+test('places that are no part of the subject alone, and a box beyond the photo, are answered', async () => {
+  const path = 'test-photos/scenes/scene-325-oatmeal-mug.jpg';
+  expect(await pool.point(path, { from: null, told: [{ at: [0.1, 0.1], is: 'ground' }] })).toBeNull();
+  const first = { at: [0.1, 0.1], is: 'ground' } as const;
+  const then = { at: [0.6, 0.45], is: 'subject' } as const;
+  expect(await pool.point(path, { from: null, told: [first, then] })).not.toBeNull();
+  await expect(pool.point(path, { from: [1.9, 1.9, 0.01, 0.01], told: [] })).resolves.toBeDefined();
 });
 
 test('a file that is no photo is refused, not guessed at', async () => {

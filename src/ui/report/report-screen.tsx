@@ -124,7 +124,14 @@ type ReportProps = { readonly batch: BatchDetail; readonly template: Template; r
 
 function Report({ batch, template: given, photos }: ReportProps) {
   const router = useRouter();
-  const template = useMemo(() => withSizes(given, photos), [given, photos]);
+  const template = useMemo(
+    () =>
+      withSizes(
+        given,
+        photos.filter(({ review }) => review !== 'out'),
+      ),
+    [given, photos],
+  ); // as on the wall
   const findings = useFindings(template, photos);
   const figures = useMemo(() => figuresOf(template, photos, findings), [template, photos, findings]);
   const open = (id: number) => router.push(`/batches/${batch.id}?step=check&photo=${id}`);

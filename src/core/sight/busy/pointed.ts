@@ -42,8 +42,8 @@ function holding([l, t, w, h]: Box, places: readonly Told['at'][]): Box {
 /**
  * The thing at a place, or in a rough box, along its outline; null where it can't be parted from what is around it.
  *
- * @param from the rough box; null where the first place tells what is meant
- * @param told places that are subject, or are not; at least one where there is no box
+ * @param from the rough box; null where the first place of the subject tells what is meant
+ * @param told places that are subject, or are not; at least one of the subject where there is no box
  */
 export function pointedAt(
   ready: Ready,
@@ -51,7 +51,7 @@ export function pointedAt(
   told: readonly Told[],
   grabCut: GrabCut,
 ): FoundSubject | null {
-  const box = from ? nearest(ready, from) : meant(ready, told[0]!.at);
+  const box = from ? nearest(ready, from) : meant(ready, told.find(({ is }) => is === 'subject')!.at);
   const whole = holding(box, told.filter(({ is }) => is === 'subject').map(({ at }) => at)); // prettier-ignore
   const cut = cutOut(ready.looks[0], whole, grabCut, told);
   return cut && subjectOfCut(cut, 1);
