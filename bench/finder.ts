@@ -6,7 +6,16 @@ import { lookAt } from '../src/server/looking';
 import { composites } from './composites';
 import { facesIn } from '../src/server/looking/faces';
 import { levelsOf } from '../src/server/looking/picture';
-import { knownScenes, missOf, percentile, UNSURE, type Miss, type SceneSet } from '../src/server/sight/known-scenes';
+import {
+  apartOf,
+  knownScenes,
+  missOf,
+  percentile,
+  UNSURE,
+  type Apart,
+  type Miss,
+  type SceneSet,
+} from '../src/server/sight/known-scenes';
 
 export type Accuracy = {
   readonly photos: number;
@@ -20,13 +29,27 @@ export type Accuracy = {
   readonly sure: number;
   /** Off by more than 3 %, and sure. */
   readonly wrongAndSure: number;
+  /** Of those that are wrong (beyond 2 % or 6 %) and of those that are right: on how many the second look is so far from the first. */
+  readonly seenThrough: {
+    readonly wrong: number;
+    readonly caught: number;
+    readonly right: number;
+    readonly doubted: number;
+  };
+  /** The same by what is a finding: unsure, or looks further apart than the template's limit. */
+  readonly found: { readonly caught: number; readonly doubted: number };
 };
 
 type Known = Parameters<typeof missOf>[0];
 
 async function accuracyOf(photos: readonly { readonly known: Known; readonly path: string }[]): Promise<Accuracy> {
   const misses: Miss[] = [];
-  for (const { known, path } of photos) misses.push(missOf(known, await lookAt(path)));
+  const apart: Apart[] = [];
+  for (const { known, path } of photos) {
+    const sight = await lookAt(path);
+    misses.push(missOf(known, sight));
+    apart.push(apartOf(known, sight));
+  }
   const [off, size] = [misses.map((m) => m.off), misses.map((m) => m.size)];
   const sure = misses.filter((m) => m.confidence >= UNSURE);
   return {
@@ -35,9 +58,30 @@ async function accuracyOf(photos: readonly { readonly known: Known; readonly pat
     centre95: percentile(off, 0.95),
     sizeMedian: percentile(size, 0.5),
     size95: percentile(size, 0.95),
-    right: misses.filter((m) => m.off <= 0.02 && m.size <= 0.06).length,
+    right: misses.filter(isRight).length,
     sure: sure.length,
     wrongAndSure: sure.filter((m) => m.off > 0.03).length,
+    ...secondLook(misses, apart),
+  };
+}
+
+const isRight = ({ off, size }: { off: number; size: number }) => off <= 0.02 && size <= 0.06;
+
+function secondLook(misses: readonly Miss[], apart: readonly Apart[]): Pick<Accuracy, 'seenThrough' | 'found'> {
+  const rows = misses.map((miss, i) => ({
+    right: isRight(miss),
+    apart: !isRight(apart[i]!),
+    finding: miss.confidence < UNSURE || apart[i]!.finding,
+  }));
+  const count = (of: (row: (typeof rows)[number]) => boolean) => rows.filter(of).length;
+  return {
+    seenThrough: {
+      wrong: count(({ right }) => !right),
+      caught: count((row) => !row.right && row.apart),
+      right: count(({ right }) => right),
+      doubted: count((row) => row.right && row.apart),
+    },
+    found: { caught: count((row) => !row.right && row.finding), doubted: count((row) => row.right && row.finding) },
   };
 }
 

@@ -106,6 +106,7 @@ export const PARTS = {
       `A wall of ${v.few} photos opens in ${number(v.openFew)} ms, one of ${v.many} in ${number(v.openMany)} ms, ratio ${most(v.ratio, 2)}`,
       `  a filter takes ${number(v.filter)} ms and ${number(v.filterRequests, 1)} requests`,
       `  scrolling fast, some cell in view is blank in ${percent(v.blankFrames)} of the frames, for ${number(v.longestBlank)} ms at most`,
+      `  the average of the ${v.many} takes ${most(v.average / 1000, 10, 1)} s`,
     ],
   ),
   union: part(
@@ -126,6 +127,7 @@ export const PARTS = {
     Object.entries(v).flatMap(([set, f]) => [
       `Subjects of ${f.photos} photos (${set}): centres off by ${percent(f.centreMedian)} of the shape at the median, ${percent(f.centre95)} at the 95th percentile; sizes by ${percent(f.sizeMedian)} and ${percent(f.size95)}`,
       `  ${f.right} within 2 % of the spot and 6 % of the size; ${f.sure} are sure, ${f.wrongAndSure} of these off by more than 3 %`,
+      `  a second look is beyond 2 % or 6 % from the first on ${f.seenThrough.caught} of ${f.seenThrough.wrong} wrong ones and ${f.seenThrough.doubted} of ${f.seenThrough.right} right ones; unsure or apart beyond the limit are ${f.found.caught} and ${f.found.doubted}`,
     ]),
   ),
   pointing: part(measurePointing, (v) =>

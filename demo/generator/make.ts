@@ -7,10 +7,17 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { writeAwkward, writeShot } from './files';
 import { MEASURED, SHOTS, type Shot } from './scenes';
-import { develop, trace } from './tracer';
+import { develop, trace, type Traced } from './tracer';
 
-/** What the generator knows of a picture: the subject's box in pixels of the upright picture. */
-export type KnownSubject = { file: string; plain: boolean; width: number; height: number; box: number[] };
+/** What the generator knows of a picture: the subject's box in pixels of the upright picture, and that of a pot without its handle. */
+export type KnownSubject = {
+  file: string;
+  plain: boolean;
+  width: number;
+  height: number;
+  box: number[];
+  body?: number[];
+};
 
 async function make(folder: string, shot: Shot): Promise<KnownSubject> {
   const scale = shot.traced / Math.max(shot.width, shot.height);
@@ -19,8 +26,19 @@ async function make(folder: string, shot: Shot): Promise<KnownSubject> {
   const scene = shot.scene();
   const traced = trace(scene, width, height);
   await writeShot(folder, shot, { data: develop(traced, width, height, shot.exposure), width, height });
-  const box = traced.subject.map((v, i) => Math.round(v * (i % 2 ? shot.height / height : shot.width / width)));
-  return { file: shot.file, plain: scene.ground.plain, width: shot.width, height: shot.height, box };
+  const pixels = (box: Traced['subject']) =>
+    box.map((v, i) => Math.round(v * (i % 2 ? shot.height / height : shot.width / width)));
+  const [first, ...others] = scene.things;
+  const bare =
+    first?.body && trace({ ...scene, things: [{ ...first, distance: first.body }, ...others] }, width, height);
+  return {
+    file: shot.file,
+    plain: scene.ground.plain,
+    width: shot.width,
+    height: shot.height,
+    box: pixels(traced.subject),
+    ...(bare && { body: pixels(bare.subject) }),
+  };
 }
 
 const [folder = 'demo/photos', share = '0', shares = '1', prefix = ''] = process.argv.slice(2);

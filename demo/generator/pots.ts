@@ -7,6 +7,8 @@ import { linear, mix, smooth, smoothMin, type Vec3 } from './vector';
 /** A thing in a scene; lengths in units of about 10 cm, y up, standing on y = 0. */
 export type Thing = {
   readonly distance: (x: number, y: number, z: number) => number;
+  /** The same without its handle, where it has one. */
+  readonly body?: (x: number, y: number, z: number) => number;
   readonly surface: (x: number, y: number, z: number) => Surface;
   /** A sphere around all of it. */
   readonly centre: Vec3;
@@ -54,17 +56,16 @@ function turnedThing({ form, glaze, turn, wall, handle, spout = 0 }: Turned): Th
     }
     return form.distance(radius, y) * (spout > 0 ? 0.75 : 0.95);
   };
+  const upright = (wx: number, wz: number) => [wx * cos + wz * sin, -wx * sin + wz * cos] as const;
   const distance = (wx: number, y: number, wz: number) => {
-    const x = wx * cos + wz * sin;
-    const z = -wx * sin + wz * cos;
+    const [x, z] = upright(wx, wz);
     const d = body(x, y, z);
     if (!handle) return d;
     const grip = Math.max(handleDistance(handle, x, y, z), handle.x - 0.015 - Math.hypot(x, z));
     return smoothMin(d, grip, 0.05);
   };
   const surface = (wx: number, y: number, wz: number): Surface => {
-    const x = wx * cos + wz * sin;
-    const z = -wx * sin + wz * cos;
+    const [x, z] = upright(wx, wz);
     const radius = Math.hypot(x, z);
     // Inside the wall the distance keeps falling when one steps outwards.
     const inside =
@@ -74,6 +75,7 @@ function turnedThing({ form, glaze, turn, wall, handle, spout = 0 }: Turned): Th
   const reach = Math.max(maxRadius + (handle ? handle.across + handle.tube : 0) + spout, height / 2);
   return {
     distance,
+    ...(handle && { body: (wx: number, y: number, wz: number) => body(upright(wx, wz)[0], y, upright(wx, wz)[1]) }),
     surface,
     centre: [0, height / 2, 0],
     radius: Math.hypot(reach, height / 2) + 0.02,
@@ -257,6 +259,7 @@ export function moved(thing: Thing, x: number, z: number): Thing {
   return {
     ...thing,
     distance: (px, py, pz) => thing.distance(px - x, py, pz - z),
+    ...(thing.body && { body: (px: number, py: number, pz: number) => thing.body!(px - x, py, pz - z) }),
     surface: (px, py, pz) => thing.surface(px - x, py, pz - z),
     centre: [thing.centre[0] + x, thing.centre[1], thing.centre[2] + z],
   };

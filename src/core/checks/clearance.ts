@@ -15,10 +15,11 @@ const ovalIn = ({ x, y, width, height }: PlacedSubject): Point[] =>
 
 /** Points along the subject's rim, in the frame. */
 function rimOf({ photo, placement }: CheckInput, placed: PlacedSubject): Point[] {
-  const found = placed.source === 'found' ? photo.sight?.subject : null;
-  if (!found?.mask) return ovalIn(placed);
-  const [l, t, w, h] = found.box;
-  return rimOfMask(found.mask).map(([x, y]) =>
+  const { handSubject, sight } = photo;
+  const known = placed.source === 'found' ? sight?.subject : handSubject && 'box' in handSubject ? handSubject : null;
+  if (!known?.mask) return ovalIn(placed);
+  const [l, t, w, h] = known.box;
+  return rimOfMask(known.mask).map(([x, y]) =>
     inFrame(placement, photo, [(l + x * w) * photo.width, (t + y * h) * photo.height]),
   );
 }

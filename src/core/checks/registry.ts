@@ -1,5 +1,6 @@
 /** All checks, in the order in which they are shown. Adding one is one line here. */
 import type { CheckDefinition } from './check';
+import { apart } from './apart';
 import { blurred } from './blurred';
 import { captionCut, captionLetters, captionOut, captionSmall } from './captions';
 import { clearance } from './clearance';
@@ -29,6 +30,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   missing,
   several,
   unsure,
+  apart,
   spot,
   size,
   clearance,

@@ -9,7 +9,7 @@ export const unsure = defineCheck({
   about: 'photo',
   measure: ({ photo, template }) => {
     const { rule } = template.centring;
-    const found = looks(rule) ? subjectOf(photo, rule, template.centring.faces) : null;
+    const found = looks(rule) ? subjectOf(photo, template.centring) : null;
     return found ? template.limits.confidence - found.confidence : null;
   },
   limit: () => 0,

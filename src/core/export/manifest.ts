@@ -1,7 +1,7 @@
 /** manifest.json: what a delivery holds and how each file came about. */
 import { z } from 'zod';
 import type { Finding } from '../checks';
-import type { Placed } from '../placement';
+import type { Placed, PlacedAgain } from '../placement';
 
 const placementSchema = z.object({
   scale: z.number(),
@@ -27,6 +27,15 @@ const subjectSchema = z.object({
   off: z.tuple([z.number(), z.number()]),
   source: z.string(),
   confidence: z.number(),
+  /** The same by a second look, which had no part in placing it; `apart` is how far the two are from each other. */
+  again: z
+    .object({
+      size: z.number(),
+      off: z.tuple([z.number(), z.number()]),
+      apart: z.object({ off: z.number(), size: z.number() }),
+    })
+    .nullable()
+    .optional(),
 });
 const findingSchema = z.object({ check: z.string(), value: z.number(), message: z.string() });
 
@@ -54,8 +63,11 @@ export const manifestSchema = z.object({
 });
 export type Manifest = z.infer<typeof manifestSchema>;
 
-/** The part of an item that says how the photo was placed. */
-export function placedItem(placed: Placed): Pick<ManifestItem, 'placement' | 'subject'> {
+/** The part of an item that says how the photo was placed, and what a second look saw of that. */
+export function placedItem(
+  placed: Placed,
+  again: PlacedAgain | 'unseen' | null,
+): Pick<ManifestItem, 'placement' | 'subject'> {
   const { scale, angle, x, y, mirror, rule, used, by, gap, subject } = placed;
   return {
     placement: { scale, angle, x, y, mirror, rule, used, by, gap },
@@ -68,6 +80,7 @@ export function placedItem(placed: Placed): Pick<ManifestItem, 'placement' | 'su
       off: [subject.off[0], subject.off[1]],
       source: subject.source,
       confidence: subject.confidence,
+      again: again === 'unseen' || !again ? null : { ...again, off: [again.off[0], again.off[1]] },
     },
   };
 }

@@ -18,3 +18,4 @@ export { handSubjectSchema, subjectOf, type HandSubject } from './subject';
 export { withSizes } from './sizes';
 export { wantedSize } from './wanted';
 export { seenKinds, type SeenKinds } from './seen';
+export { seenAgain, type PlacedAgain } from './again';

@@ -5,7 +5,7 @@ import { featherReach, templateOutline, type Template } from '../template';
 import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
 import { uncoveredShare } from './gap';
 import { turned, type Bounds, type Placement, type Point } from './placement';
-import { photoItself, ruleFor, subjectOf, type SeenPhoto, type Subject, type SuitedRule } from './subject';
+import { leanOf, photoItself, ruleFor, subjectOf, type SeenPhoto, type Subject, type SuitedRule } from './subject';
 import { wantedSize } from './wanted';
 
 /**
@@ -194,11 +194,11 @@ function placedSubject(
 
 function placeOne(scene: Scene, photo: PhotoToPlace): Placed {
   const { template, spot } = scene;
-  const { rule, faces, straighten, angle: typed, mirror } = template.centring;
-  const found = subjectOf(photo, rule, faces);
+  const { rule, straighten, angle: typed, mirror } = template.centring;
+  const found = subjectOf(photo, template.centring);
   const subject = found ?? photoItself(photo);
   const side = mirror ? -1 : 1;
-  const lean = straighten === 'eyes' ? side * (subjectOf(photo, 'face')?.lean ?? 0) : 0;
+  const lean = straighten === 'eyes' ? side * leanOf(photo) : 0;
   const angle = typed - lean;
   const { bounds } = inPhotoAxes(scene.shown, angle);
   const from: Point = [side * (subject.centre[0] - photo.width / 2), subject.centre[1] - photo.height / 2];

@@ -5,12 +5,16 @@ import type { Template } from '../template';
 import type { Point, Size } from './placement';
 
 const share = z.number().min(-1).max(2);
+const extent = z.number().gt(0).max(2);
+const boxSchema = z.tuple([share, share, extent, extent]);
 
 /** A subject pointed at by hand, in shares of the upright photo: its box, or only its centre. */
 export const handSubjectSchema = z.union([
   z.strictObject({
-    box: z.tuple([share, share, z.number().gt(0).max(2), z.number().gt(0).max(2)]),
-    /** Where its outline is known: the share of the photo that it covers, and what of the box it fills (`smallMask`). */
+    box: boxSchema,
+    /** Where its outline is known: its box without thin parts, its area's centre, the share of the photo that it covers, and what of the box it fills (`smallMask`). */
+    body: boxSchema.optional(),
+    centroid: z.tuple([share, share]).optional(),
     area: z.number().gt(0).max(4).optional(),
     mask: z
       .string()
@@ -54,18 +58,30 @@ const middleOf = ({ width, height }: Size): Subject => ({
   count: 1,
 });
 
-/** How far the eyes of the clearest face lean, degrees clockwise. */
-function leanOf({ width, height, sight }: SeenPhoto): number {
+type Middle = Template['centring']['middle'];
+type Box = readonly [left: number, top: number, width: number, height: number];
+/** What is known of a thing in shares of the photo: at least its box. */
+type Thing = { readonly box: Box; readonly body?: Box | undefined; readonly centroid?: Point | undefined };
+
+/** Centre and extents of a thing in pixels, by what counts as its middle; its box where no more is known. */
+function extentOf({ box, body, centroid }: Thing, { width, height }: Size, middle: Middle) {
+  const [l, t, w, h] = (middle === 'body' && body) || box;
+  const [x, y] = (middle === 'area' && centroid) || [l + w / 2, t + h / 2];
+  return { centre: [x * width, y * height] as const, width: w * width, height: h * height };
+}
+
+/** How far the eyes of the clearest face lean, degrees clockwise; 0 where there are none. */
+export function leanOf({ width, height, sight }: SeenPhoto): number {
   const face = sight?.faces[0];
   if (!face) return 0;
   const [[lx, ly], [rx, ry]] = face.eyes;
   return (Math.atan2((ry - ly) * height, (rx - lx) * width) * 180) / Math.PI;
 }
 
-function byHand(photo: SeenPhoto, hand: HandSubject): Subject {
+function byHand(photo: SeenPhoto, hand: HandSubject, middle: Middle): Subject {
   const { width, height } = photo;
   if ('point' in hand) {
-    const found = foundOf(photo);
+    const found = foundOf(photo, middle);
     // Its size is still the found one's, if there is any.
     const size = found ?? middleOf(photo);
     return {
@@ -76,11 +92,9 @@ function byHand(photo: SeenPhoto, hand: HandSubject): Subject {
       count: 1,
     };
   }
-  const [l, t, w, h] = hand.box;
+  const [, , w, h] = hand.box;
   return {
-    centre: [(l + w / 2) * width, (t + h / 2) * height],
-    width: w * width,
-    height: h * height,
+    ...extentOf(hand, photo, middle),
     area: (hand.area ?? w * h) * width * height,
     lean: leanOf(photo),
     source: 'hand',
@@ -89,15 +103,12 @@ function byHand(photo: SeenPhoto, hand: HandSubject): Subject {
   };
 }
 
-function foundOf(photo: SeenPhoto): Subject | null {
+function foundOf(photo: SeenPhoto, middle: Middle): Subject | null {
   const found = photo.sight?.subject;
   if (!found || found.confidence < TRUSTED) return null;
   const { width, height } = photo;
-  const [l, t, w, h] = found.box;
   return {
-    centre: [(l + w / 2) * width, (t + h / 2) * height],
-    width: w * width,
-    height: h * height,
+    ...extentOf(found, photo, middle),
     area: found.area * width * height,
     lean: leanOf(photo),
     source: 'found',
@@ -153,7 +164,8 @@ const CLEAR = 0.8;
 const LARGE = 0.1;
 
 type Rule = Template['centring']['rule'];
-type Faces = Template['centring']['faces'];
+/** What of a template's centring tells which thing is centred, and by what of it. */
+export type Centred = Pick<Template['centring'], 'rule' | 'faces' | 'middle'>;
 export type SuitedRule = Exclude<Rule, 'auto'>;
 
 function hasClearFace({ sight, width, height }: SeenPhoto): boolean {
@@ -166,16 +178,16 @@ export function ruleFor(photo: SeenPhoto, rule: Rule): SuitedRule {
   if (rule !== 'auto') return rule;
   if (photo.handSubject) return 'subject';
   if (hasClearFace(photo)) return 'face';
-  return foundOf(photo) ? 'subject' : 'middle';
+  return foundOf(photo, 'box') ? 'subject' : 'middle';
 }
 
 /** The subject that the rule centres, or null where none was found and the photo's middle has to do. */
-export function subjectOf(photo: SeenPhoto, rule: Rule, faces: Faces = 'clearest'): Subject | null {
+export function subjectOf(photo: SeenPhoto, { rule, faces, middle }: Centred): Subject | null {
   const suited = ruleFor(photo, rule);
   if (suited === 'middle') return rule === 'auto' ? null : middleOf(photo);
-  if (photo.handSubject) return byHand(photo, photo.handSubject);
+  if (photo.handSubject) return byHand(photo, photo.handSubject, middle);
   if (suited === 'point') return null;
-  if (suited === 'subject') return foundOf(photo);
+  if (suited === 'subject') return foundOf(photo, middle);
   return faces === 'group' ? groupOf(photo) : faceOf(photo);
 }
 

@@ -1,10 +1,12 @@
 export { overlap } from './boxes';
 export { hashBits, hashDistance, type HashBits } from './figures';
+export { plainAgain, windowAround } from './again';
 export { firstLook, LOOK_SIZE, sightOf, SIGHT_VERSION } from './look';
+export { partOfBox } from './body';
 export { pointingSchema, type Pointing, type Told } from './pointing';
 export { RIM_CELLS } from './rim';
 export { taken } from './subject';
 export { rimOfMask } from './small-mask';
 export type { Raster } from './lab';
 export type { FirstLook } from './look';
-export type { Face, FoundSubject, Sight } from './sight';
+export type { Face, FoundSubject, SeenAgain, Sight } from './sight';

@@ -8,7 +8,7 @@ import type { FoundSubject, Sight } from './sight';
 import { plainSubject, type Plain } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 7;
+export const SIGHT_VERSION = 8;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;
@@ -28,10 +28,12 @@ export function firstLook(raster: Raster): FirstLook {
 export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubject | null): Omit<Sight, 'faces'> {
   const { width, height } = raster;
   const luma = lumaOf(raster);
+  const tidyBox = (box: FoundSubject['box']) => box.map(tidy) as unknown as FoundSubject['box'];
   return {
     version: SIGHT_VERSION,
     subject: subject && {
-      box: subject.box.map(tidy) as unknown as FoundSubject['box'],
+      box: tidyBox(subject.box),
+      ...(subject.body && { body: tidyBox(subject.body) }),
       centroid: [tidy(subject.centroid[0]), tidy(subject.centroid[1])],
       area: tidy(subject.area),
       confidence: tidy(subject.confidence),

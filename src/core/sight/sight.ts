@@ -4,7 +4,7 @@ import { z } from 'zod';
 const share = z.number();
 const point = z.tuple([share, share]);
 /** Left, top, width, height. */
-const box = z.tuple([share, share, share, share]);
+const box = z.tuple([share, share, share, share]).readonly();
 
 export const faceSchema = z.object({
   box,
@@ -15,6 +15,8 @@ export const faceSchema = z.object({
 
 export const foundSubjectSchema = z.object({
   box,
+  /** Its box without thin parts (`bodyOf`). */
+  body: box.optional(),
   /** Centre of its area. */
   centroid: point,
   /** Share of the photo that it covers. */
@@ -27,6 +29,12 @@ export const foundSubjectSchema = z.object({
   count: z.int(),
 });
 
+/** What a second look at the surroundings of the subject, and of the first face, found there; null where it found nothing. */
+const seenAgainSchema = z.object({
+  subject: box.nullable(),
+  face: faceSchema.omit({ score: true }).nullable(),
+});
+
 /** CSS hex. */
 const tonesSchema = z.object({ main: z.string(), light: z.string(), dark: z.string(), vivid: z.string() });
 const paletteSchema = z.object({ subject: tonesSchema, ground: tonesSchema, photo: tonesSchema });
@@ -37,6 +45,7 @@ export const sightSchema = z.object({
   version: z.int(),
   faces: z.array(faceSchema),
   subject: foundSubjectSchema.nullable(),
+  again: seenAgainSchema.optional(),
   /** The colour around the subject (CSS hex), and the share of the rim that has it. */
   ground: z.object({ colour: z.string(), plain: share }),
   /** What would streak where the rim is drawn out, side by side (`rimOf`). */
@@ -55,6 +64,7 @@ export const sightSchema = z.object({
 
 export type Face = z.infer<typeof faceSchema>;
 export type FoundSubject = z.infer<typeof foundSubjectSchema>;
+export type SeenAgain = z.infer<typeof seenAgainSchema>;
 export type Tones = z.infer<typeof tonesSchema>;
 export type Palette = z.infer<typeof paletteSchema>;
 export type Sight = z.infer<typeof sightSchema>;

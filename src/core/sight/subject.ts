@@ -1,4 +1,5 @@
 /** The thing that a photo is of, where its ground is plain. */
+import { bodyOf, partOfBox, withoutHoles } from './body';
 import { overlap } from './boxes';
 import { edgesOf } from './edges';
 import { distancesFrom, groundOf, type Ground } from './ground';
@@ -20,16 +21,26 @@ const DOUBTED = 0.3;
 /** … and they have to do better by this. */
 const BETTER = 0.1;
 
+/** What is less unlike the ground than this (ΔE*ab, but for shade) is it, in a handle's hole. */
+const GROUND = 2.5;
+
 /** A subject whose confidence is what it was seen with. */
-function subjectOf({ pixels, box, others }: MainPart, { width, height }: Size, confidence: number): FoundSubject {
+function subjectOf(
+  { pixels, box, others }: MainPart,
+  { width, height }: Size,
+  confidence: number,
+  unlike: Float32Array,
+): FoundSubject {
   const [l, t, r, b] = box;
   let [cx, cy] = [0, 0];
   for (const i of pixels) {
     cx += ((i % width) + 0.5) / pixels.length;
     cy += (Math.floor(i / width) + 0.5) / pixels.length;
   }
+  const own = [l / width, t / height, (r - l) / width, (b - t) / height] as const;
   return {
-    box: [l / width, t / height, (r - l) / width, (b - t) / height],
+    box: own,
+    body: partOfBox(own, bodyOf(withoutHoles({ pixels, box }, unlike, GROUND, { width, height }), box, width)),
     centroid: [cx / width, cy / height],
     area: pixels.length / (width * height),
     confidence,
@@ -57,7 +68,7 @@ function onPlain(ground: Ground, lab: Lab): FoundSubject | null {
     const other = found(held, tones.seen, lab, NEARBY, edges);
     if (other && other.trust > best.trust + BETTER) best = other;
   }
-  return best && subjectOf(best.part, lab, best.trust);
+  return best && subjectOf(best.part, lab, best.trust, tones.unshaded);
 }
 
 const floorOf = ({ noise }: Ground) => Math.max(FLOOR, 2 * noise);

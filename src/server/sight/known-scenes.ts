@@ -1,10 +1,12 @@
 /** Scenes of the demo generator whose subjects' boxes are known, and how far off a cutout lies that is centred by what was seen: for tests and measurements. */
 import { readFileSync } from 'node:fs';
-import { inFrame, placer } from '../../core/placement';
+import { inFrame, placer, seenAgain } from '../../core/placement';
 import type { Sight } from '../../core/sight';
 import { parseTemplate } from '../../core/template';
 
-type Known = { file: string; plain: boolean; width: number; height: number; box: [number, number, number, number] };
+type Sides = [left: number, top: number, right: number, bottom: number];
+/** Pixels; `body` is a pot's box without its handle. */
+type Known = { file: string; plain: boolean; width: number; height: number; box: Sides; body?: Sides };
 
 export const readKnown = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Known[];
 
@@ -48,6 +50,18 @@ export function missOf({ width, height, box: [l, t, r, b] }: Known, sight: Sight
     size: Math.abs((Math.max(r - l, b - t) * placed.scale) / 960 - 0.6),
     confidence: sight.subject?.confidence ?? 0,
   };
+}
+
+/** How far the second look is from the first, as shares of the shape, and whether that is a finding. */
+export type Apart = { readonly off: number; readonly size: number; readonly finding: boolean };
+
+export function apartOf({ width, height }: Known, sight: Sight): Apart {
+  const photo = { width, height, sight };
+  const again = seenAgain(photo, place(photo), template);
+  // No subject, or none the second time: as far as can be.
+  if (!again || again === 'unseen') return { off: 1, size: 1, finding: true };
+  const { off, size } = again.apart;
+  return { off, size, finding: Math.max(off, size / 2) > template.limits.apart };
 }
 
 /** The least value that a share of the values do not exceed (nearest rank). */

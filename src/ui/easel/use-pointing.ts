@@ -16,6 +16,15 @@ type Said = { readonly photo: number; readonly pointing: Pointing };
 const outlineOf = ({ sha256 }: PhotoRow, pointing: Pointing) =>
   api<{ subject: FoundSubject | null }>(`/api/photos/${sha256}/outline`, 'POST', pointing);
 
+/** What is kept of it with the photo. */
+const outlined = ({ box, body, centroid, area, mask }: FoundSubject): HandSubject => ({
+  box: [...box],
+  ...(body && { body: [...body] }),
+  centroid,
+  area,
+  mask,
+});
+
 const NOTHING: Pointing = { from: null, told: [] };
 
 /** The box that a photo's subject has so far. */
@@ -54,7 +63,7 @@ export function usePointing(
     try {
       const { subject } = await outlineOf(photo, pointing);
       setFailure(subject ? null : 'No outline was found there: the place itself is taken.');
-      setSubject(subject ? { box: [...subject.box], area: subject.area, mask: subject.mask } : instead);
+      setSubject(subject ? outlined(subject) : instead);
     } catch (error) {
       setFailure((error as Error).message);
       setSubject(instead);

@@ -34,6 +34,7 @@ const photo = (id: number, name: string, left: number, review: PhotoRow['review'
       count: 1,
       mask: '',
     },
+    again: { subject: [left + 0.02, 0.3, 0.4, 0.4], face: null },
     ground: { colour: '#cccccc', plain: 1 },
     sharpness: 10 + id,
     contrast: 1,
@@ -53,11 +54,14 @@ const findings = (): PhotoFindings => {
   };
 };
 
-test('figures are of the photos that go out: off the spot, size, enlargement, gap', () => {
+test('figures are of the photos that go out: off the spot and size by the second look, enlargement, gap', () => {
   const figures = figuresOf(template, photos, findings());
   expect(figures.map(({ id }) => id)).toEqual([1, 2]);
   // 0.4 of 2000 pixels over half of 960 frame units, in an output half as wide as the frame.
-  expect(figures[0]).toMatchObject({ across: 0, down: 0, gap: 0, used: 'none', findings: [] });
+  expect(figures[0]).toMatchObject({ down: 0, gap: 0, used: 'none', placedOff: 0, placedSize: 50 });
+  // 0.02 of what takes 0.4 of the photo and half of the shape.
+  expect(figures[0]!.across).toBeCloseTo(2.5, 6);
+  expect(figures[0]!.apart).toBeCloseTo(2.5, 6);
   expect(figures[0]!.size).toBeCloseTo(50, 6);
   expect(figures[0]!.enlarged).toBeCloseTo((480 / 800) * 0.5, 6);
   expect(figures[1]!.gap).toBeGreaterThan(1);
@@ -66,8 +70,8 @@ test('figures are of the photos that go out: off the spot, size, enlargement, ga
 
 test('the CSV quotes what it has to and disarms what a spreadsheet would run (RFC 4180 §2)', () => {
   const [head, first, second, rest] = csvOf(figuresOf(template, photos, findings())).split('\r\n');
-  expect(head!.split(',')).toHaveLength(10);
-  expect(first).toMatch(/^b\.jpg,open,subject,0,0,50,0\.3,0,none,$/);
+  expect(head!.split(',')).toHaveLength(14);
+  expect(first).toMatch(/^b\.jpg,open,subject,2\.5,0,50,0,50,2\.5,0,0\.3,0,none,$/);
   expect(second).toMatch(/^"'=a,""x""\.jpg",open,/);
   expect(rest).toBe('');
 });

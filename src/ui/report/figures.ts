@@ -1,6 +1,6 @@
 /** A batch's figures: how alike its cutouts sit. */
 import { CHECKS } from '@/core/checks';
-import { enlargement } from '@/core/placement';
+import { enlargement, seenAgain } from '@/core/placement';
 import { scaleAt, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
@@ -9,11 +9,17 @@ export type PhotoFigures = {
   readonly id: number;
   readonly name: string;
   readonly review: PhotoRow['review'];
-  /** Distance of the subject's centre from its spot, % of the shape's longer side, across and down; null where there is none. */
+  /** Distance of the subject's centre from its spot by the second look, % of the shape's longer side, across and down; null where it saw none. */
   readonly across: number | null;
   readonly down: number | null;
-  /** The subject's size, % of the shape. */
+  /** The subject's size by the second look, % of the shape. */
   readonly size: number | null;
+  /** The same by the look that placed it. */
+  readonly placedOff: number | null;
+  readonly placedSize: number | null;
+  /** How far the two looks are from each other, % of the shape: in place and in size. */
+  readonly apart: number | null;
+  readonly apartSize: number | null;
   /** Output pixels a photo pixel, for the widest output. */
   readonly enlarged: number;
   readonly gap: number;
@@ -29,14 +35,21 @@ export function figuresOf(template: Template, photos: readonly PhotoRow[], findi
     const placed = findings.placed.get(photo.id);
     if (!placed || photo.review === 'out') return [];
     const { subject, gap, used, rule } = placed;
+    const look = seenAgain(photo, placed, template);
+    const again = look === 'unseen' ? null : look;
+    const percent = (share: number | undefined) => (share === undefined ? null : share * 100);
     return [
       {
         id: photo.id,
         name: photo.name,
         review: photo.review,
-        across: subject && subject.off[0] * 100,
-        down: subject && subject.off[1] * 100,
-        size: subject && subject.size * 100,
+        across: percent(again?.off[0]),
+        down: percent(again?.off[1]),
+        size: percent(again?.size),
+        placedOff: percent(subject ? Math.hypot(...subject.off) : undefined),
+        placedSize: percent(subject?.size),
+        apart: percent(again?.apart.off),
+        apartSize: percent(again?.apart.size),
         enlarged: enlargement(placed, scaleAt(template, widest)),
         gap: gap * 100,
         used,
@@ -75,9 +88,9 @@ function field(value: string | number | null): string {
   return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
 }
 
-const COLUMNS = ['photo', 'review', 'centred_by', 'off_across_percent', 'off_down_percent', 'size_percent', 'enlargement', 'gap_percent', 'used', 'findings']; // prettier-ignore
+const COLUMNS = ['photo', 'review', 'centred_by', 'off_across_percent', 'off_down_percent', 'size_percent', 'off_as_placed_percent', 'size_as_placed_percent', 'looks_apart_percent', 'sizes_apart_percent', 'enlargement', 'gap_percent', 'used', 'findings']; // prettier-ignore
 
 export function csvOf(figures: readonly PhotoFigures[]): string {
-  const rows = figures.map((f) => [f.name, f.review, f.rule, f.across, f.down, f.size, f.enlarged, f.gap, f.used, f.findings.join(' ')]); // prettier-ignore
+  const rows = figures.map((f) => [f.name, f.review, f.rule, f.across, f.down, f.size, f.placedOff, f.placedSize, f.apart, f.apartSize, f.enlarged, f.gap, f.used, f.findings.join(' ')]); // prettier-ignore
   return [COLUMNS, ...rows].map((row) => row.map(field).join(',')).join('\r\n') + '\r\n';
 }

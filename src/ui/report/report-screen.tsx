@@ -63,6 +63,9 @@ type SpotsProps = {
 const AXIS = 36;
 const MARGINS = { top: 8, right: 8, bottom: 0, left: 0 } as const;
 
+/** Share of the subjects that the plot is made to hold. */
+const MOST = 0.95;
+
 /** The next even end of an axis, in steps that read well. */
 function evenReach(v: number): number {
   const step = 10 ** Math.floor(Math.log10(v));
@@ -71,9 +74,15 @@ function evenReach(v: number): number {
 
 /** Every subject's centre around the wanted spot; the ring is the tolerance. */
 function Spots({ figures, tolerance, onOpen }: SpotsProps) {
-  const points = figures.filter((f) => f.across !== null);
-  const furthest = Math.max(2 * tolerance, ...points.map((f) => Math.max(Math.abs(f.across!), Math.abs(f.down!))));
-  const reach = evenReach(furthest * 1.05);
+  const points = figures.filter((f) => f.across !== null).map((f) => ({ ...f, off: Math.hypot(f.across!, f.down!) }));
+  const most = percentile(points.map(({ off }) => off), MOST); // prettier-ignore
+  const reach = evenReach(Math.max(2 * tolerance, most * 1.05));
+  const within = points.filter(({ off }) => off <= reach);
+  // What is further out is drawn on the rim, on its own side.
+  const beyond = points
+    .filter(({ off }) => off > reach)
+    .map((f) => ({ ...f, across: (f.across! / f.off) * reach, down: (f.down! / f.off) * reach }));
+  const onClick = (point: unknown) => onOpen((point as { payload: PhotoFigures }).payload.id);
   const axis = {
     type: 'number',
     domain: [-reach, reach],
@@ -83,7 +92,7 @@ function Spots({ figures, tolerance, onOpen }: SpotsProps) {
   } as const;
   return (
     <section className="panel p-3" aria-label="Subject centres">
-      <h2>Subject centres, % of the shape off their spot</h2>
+      <h2>Subject centres by a second look, % of the shape off their spot</h2>
       <ResponsiveContainer className="square-chart" width="100%" aspect={1}>
         <ScatterChart margin={MARGINS}>
           <CartesianGrid stroke={LINE} />
@@ -94,14 +103,13 @@ function Spots({ figures, tolerance, onOpen }: SpotsProps) {
           <ReferenceArea x1={-tolerance} x2={tolerance} y1={-tolerance} y2={tolerance} shape={<Ring />} />
           <ReferenceDot x={0} y={0} r={2} fill="#1c2224" stroke="none" />
           <Tooltip formatter={(v) => `${number(Number(v), 2)} %`} labelFormatter={() => ''} />
-          <Scatter
-            data={points}
-            fill={ACCENT}
-            isAnimationActive={false}
-            onClick={(point: unknown) => onOpen((point as { payload: PhotoFigures }).payload.id)}
-          />
+          <Scatter data={within} fill={ACCENT} isAnimationActive={false} onClick={onClick} />
+          <Scatter data={beyond} fill="#fff" stroke={ACCENT} isAnimationActive={false} onClick={onClick} />
         </ScatterChart>
       </ResponsiveContainer>
+      {beyond.length > 0 && (
+        <p className="muted small-text mb-0">{plural(beyond.length, 'subject')} further out: hollow, on the rim.</p>
+      )}
     </section>
   );
 }
@@ -137,6 +145,8 @@ function Report({ batch, template: given, photos }: ReportProps) {
   const open = (id: number) => router.push(`/batches/${batch.id}?step=check&photo=${id}`);
   const off = figures.flatMap((f) => (f.across === null ? [] : [Math.hypot(f.across, f.down!)]));
   const sizes = figures.flatMap((f) => f.size ?? []);
+  const apart = figures.flatMap((f) => f.apart ?? []);
+  const unseen = figures.filter((f) => f.placedOff !== null && f.across === null && f.rule !== 'middle').length;
   const failing = figures.filter((f) => f.findings.length > 0);
   return (
     <main className="page">
@@ -152,7 +162,9 @@ function Report({ batch, template: given, photos }: ReportProps) {
       <p className="muted">
         {plural(figures.length, 'photo')}, {amount(failing.length)} with findings.{' '}
         {off.length > 0 &&
-          `95 % of the subjects lie within ${number(percentile(off, 0.95), 2)} % of the shape from their spot; sizes from ${number(percentile(sizes, 0.05))} to ${number(percentile(sizes, 0.95))} % of it (5th to 95th percentile).`}
+          `A second look, which had no part in placing them, sees 95 % of the subjects within ${number(percentile(off, 0.95), 2)} % of the shape from their spot and sizes from ${number(percentile(sizes, 0.05))} to ${number(percentile(sizes, 0.95))} % of it (5th to 95th percentile); it is ${number(percentile(apart, 0.5), 2)} % from the first look at the median, ${number(percentile(apart, 0.95), 2)} % at the 95th percentile.`}
+        {unseen > 0 &&
+          ` ${plural(unseen, 'subject')} ${unseen === 1 ? 'was' : 'were'} not looked at again: pointed at by hand, or found once only.`}
       </p>
       <div className="report-grid">
         {off.length > 0 ? (
@@ -165,7 +177,9 @@ function Report({ batch, template: given, photos }: ReportProps) {
           </div>
         )}
         <div className="d-grid gap-3">
-          {sizes.length > 0 && <Bars title="Subject sizes, % of the shape" bars={histogram(sizes, 12, '')} />}
+          {sizes.length > 0 && (
+            <Bars title="Subject sizes by a second look, % of the shape" bars={histogram(sizes, 12, '')} />
+          )}
           <Bars
             title="Enlargement in the widest output"
             bars={histogram(
@@ -190,6 +204,9 @@ function Report({ batch, template: given, photos }: ReportProps) {
                   Off, %
                 </th>
                 <th scope="col" className="text-end">
+                  Looks apart, %
+                </th>
+                <th scope="col" className="text-end">
                   Size, %
                 </th>
                 <th scope="col" className="text-end">
@@ -206,6 +223,7 @@ function Report({ batch, template: given, photos }: ReportProps) {
                   </td>
                   <td>{f.rule}</td>
                   <td className="text-end">{f.across === null ? '' : number(Math.hypot(f.across, f.down!), 2)}</td>
+                  <td className="text-end">{f.apart === null ? '' : number(f.apart, 2)}</td>
                   <td className="text-end">{f.size === null ? '' : number(f.size)}</td>
                   <td className="text-end">{number(f.enlarged, 2)}×</td>
                   <td>

@@ -32,6 +32,8 @@ const MEASURES: Readonly<Record<Centring['measure'], string>> = {
   width: 'its width',
   area: 'its area',
 };
+/** What of a subject is centred: the body is it without handles and straps. */
+const MIDDLES = { box: 'box', area: 'area', body: 'body' } as const;
 const percent = (share: number) => Math.round(share * 1000) / 10;
 
 /** A starting point that suits a rule: subjects with some room around, eyes above the middle. */
@@ -51,7 +53,7 @@ function LimitFields({ template, store }: PanelProps) {
   const set = (fields: Partial<Limits>) => store.change((t) => ({ ...t, limits: { ...t.limits, ...fields } }));
   const share = (
     label: string,
-    key: 'clearance' | 'offSpot' | 'offSize' | 'confidence' | 'sharpness' | 'brightness',
+    key: 'clearance' | 'offSpot' | 'offSize' | 'confidence' | 'apart' | 'sharpness' | 'brightness',
   ) => (
     <NumberField
       label={label}
@@ -69,6 +71,7 @@ function LimitFields({ template, store }: PanelProps) {
       {share('Off size', 'offSize')}
       {share('Clearance', 'clearance')}
       {share('Confidence', 'confidence')}
+      {share('Looks apart', 'apart')}
       {share('Sharpness', 'sharpness')}
       {share('Brightness', 'brightness')}
       <NumberField
@@ -147,6 +150,14 @@ export function CentringPanel({ template, store }: PanelProps) {
               onChange={(where) => set({ at: [across, where === 'third' ? THIRD : FRESH[centring.rule].at![1]] })}
             />
           </>
+        )}
+        {(centring.rule === 'subject' || centring.rule === 'auto') && (
+          <ChoiceField
+            label="By its"
+            value={centring.middle}
+            options={MIDDLES}
+            onChange={(middle) => set({ middle })}
+          />
         )}
         <NumberField
           label="Across"

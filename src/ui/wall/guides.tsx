@@ -11,19 +11,23 @@ export function Guides({ template, placed }: GuidesProps) {
   const [x, y] = spotOf(template);
   const side = Math.max(shape.box.width, shape.box.height);
   const subject = placed?.subject;
+  // Eyes, and the centre of an area, are not the middle of a box.
+  const isBox = subject && subject.source !== 'face' && template.centring.middle !== 'area';
   return (
     <svg className="guides" viewBox={`${left} ${top} ${width} ${height}`} preserveAspectRatio="none" aria-hidden>
       <path className="line" d={`M${left} ${y}H${left + width}M${x} ${top}V${top + height}`} />
       <circle className="ring" cx={x} cy={y} r={Math.max(limits.offSpot, 0.005) * side} />
       {subject && (
         <>
-          <rect
-            className="subject"
-            x={subject.x - (subject.source === 'face' ? 0 : subject.width / 2)}
-            y={subject.y - (subject.source === 'face' ? 0 : subject.height / 2)}
-            width={subject.source === 'face' ? 0 : subject.width}
-            height={subject.source === 'face' ? 0 : subject.height}
-          />
+          {isBox && (
+            <rect
+              className="subject"
+              x={subject.x - subject.width / 2}
+              y={subject.y - subject.height / 2}
+              width={subject.width}
+              height={subject.height}
+            />
+          )}
           <circle className="dot" cx={subject.x} cy={subject.y} r={0.008 * side} />
         </>
       )}

@@ -1,4 +1,5 @@
 /** The subject of a photo whose ground is busy: what a network sees there, what stands out, and the outline of the likelier thing. */
+import { bodyOf, partOfBox } from '../body';
 import { overlap, type Box } from '../boxes';
 import { toLab, type Raster, type Size } from '../lab';
 import { partsOf } from '../masks';
@@ -64,6 +65,7 @@ export function subjectOfCut({ box, pixels, part, within }: CutOut, confidence: 
   const bottom = Math.max(top + 1, side(t + h, within[1], within[3], height));
   return {
     box: [l, t, w, h],
+    body: partOfBox(box, bodyOf(pixels, [left, top, right, bottom], width)),
     centroid: [within[0] + x * within[2], within[1] + y * within[3]],
     area: (pixels.length / (width * height)) * within[2] * within[3],
     confidence,

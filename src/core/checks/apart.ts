@@ -1,0 +1,33 @@
+import { seenAgain, type PlacedAgain } from '../placement';
+import { defineCheck, percent, type CheckInput } from './check';
+import { thing } from './rule-words';
+
+/** A difference in size is half as bad as one of place. */
+const SIZE_COUNTS = 0.5;
+
+const said = ({ photo, placement, template }: CheckInput) => seenAgain(photo, placement, template);
+
+const worse = ({ apart }: PlacedAgain) => Math.max(apart.off, SIZE_COUNTS * apart.size);
+
+/** How far the second look at a cutout is from what placed it, as a share of the shape; 1 where it saw nothing. */
+export const apart = defineCheck({
+  id: 'apart',
+  label: 'Two looks disagree',
+  about: 'photo',
+  measure: (input) => {
+    // A person has seen it since.
+    if (input.photo.handSubject) return null;
+    const again = said(input);
+    return again === 'unseen' ? 1 : again && worse(again);
+  },
+  limit: ({ template }) => template.limits.apart,
+  brief: (share) => (share >= 1 ? 'not seen again' : `${percent(share)} apart`),
+  explain: (_, input) => {
+    const again = said(input);
+    const limit = percent(input.template.limits.apart);
+    if (!again || again === 'unseen') return `a second look found no ${thing(input)} where the first one did`;
+    const { off, size } = again.apart;
+    return `a second look has the ${thing(input)} ${percent(off)} of the shape elsewhere and ${percent(size)} of it larger or smaller; the limit is ${limit}, twice as much for the size`;
+  },
+  mend: () => 'look at it on the easel, and point at the subject if it is wrong',
+});

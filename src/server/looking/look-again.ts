@@ -1,0 +1,35 @@
+/** The second look at a photo: at the surroundings of what the first one found, by something else or at another scale. */
+import { partOfBox, plainAgain, windowAround, type Face, type FoundSubject, type SeenAgain } from '../../core/sight';
+import { partOf, type Raster } from '../../core/sight/busy';
+import { rasterOf, type Levels } from './picture';
+
+/** The network looks at the surroundings in a picture so large: the size that was best on scenes whose boxes are known. */
+const SIDE = 256;
+
+type Found = {
+  readonly subject: FoundSubject | null;
+  readonly faces: readonly Face[];
+  /** Whether the ground alone told the subject (`plainSubject`). */
+  readonly clear: boolean;
+};
+
+/** What the network alone is surest of there. */
+async function detectedAgain(picture: Raster, box: FoundSubject['box']) {
+  const { thingsIn } = await import('./detector');
+  const { part, within } = partOf(picture, windowAround(box, picture), 2 * SIDE);
+  const [surest] = await thingsIn(part, SIDE);
+  return surest ? partOfBox(within, surest.box) : null;
+}
+
+const tidyBox = (box: FoundSubject['box'] | null) =>
+  box && (box.map((v) => Math.round(v * 1e5) / 1e5) as unknown as FoundSubject['box']);
+
+export async function lookAgain(levels: Levels, { subject, faces, clear }: Found): Promise<SeenAgain> {
+  const picture = rasterOf(levels[0]);
+  const [face] = faces;
+  const { faceAgain } = await import('./faces');
+  return {
+    subject: subject && tidyBox(clear ? plainAgain(picture, subject.box) : await detectedAgain(picture, subject.box)),
+    face: face ? await faceAgain(levels, face) : null,
+  };
+}
