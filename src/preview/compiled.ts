@@ -25,21 +25,46 @@ const placers = kept<Placer>(PLACERS);
 
 /** The plate for pictures `width` pixels wide; the centring rule does not change it. */
 export function plateFor(template: Template, width: number, withBare: boolean): Plate {
-  const { frame, shape, edge, borders, shadows, reflection, mat, backdrop, filters, tints, captions } = template;
+  const { frame, shape, mode, edge, borders, shadows, reflection, mat, backdrop, filters, tints, captions } = template;
   const inner = shadows.filter(({ kind }) => kind === 'inner');
   const drop = shadows.filter(({ kind }) => kind !== 'inner');
   // Captions add nothing but the colours that they take from the photo.
   const picks = picksOf(template);
-  const key = JSON.stringify([width, withBare, frame, shape, edge, borders, drop, reflection, mat, backdrop, picks]);
+  const key = JSON.stringify([
+    width,
+    withBare,
+    frame,
+    shape,
+    mode,
+    edge,
+    borders,
+    drop,
+    reflection,
+    mat,
+    backdrop,
+    picks,
+  ]);
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.
-  const finishKey = JSON.stringify([width, frame, shape, edge, mat, plate.photoWindow, filters, tints, inner, picks]);
+  const finishKey = JSON.stringify([
+    width,
+    frame,
+    shape,
+    mode,
+    edge,
+    mat,
+    plate.photoWindow,
+    filters,
+    tints,
+    inner,
+    picks,
+  ]);
   const finish = finishes(finishKey, () => finishOf(template, plate));
   return { ...plate, finish, captions: captions.filter(({ on }) => on) };
 }
 
 /** Where the template puts photos; borders and shadows don't change it. */
 export function placerFor(template: Template): Placer {
-  const { frame, shape, edge, centring } = template;
-  return placers(JSON.stringify([frame, shape, edge, centring]), () => placer(template));
+  const { frame, shape, mode, edge, centring } = template;
+  return placers(JSON.stringify([frame, shape, mode, edge, centring]), () => placer(template));
 }

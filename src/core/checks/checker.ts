@@ -1,6 +1,6 @@
 /** Every check on one photo. */
 import { placer, type Placed, type Placer } from '../placement';
-import { templateOutline, type Output, type Template } from '../template';
+import { photoOutline, type Output, type Template } from '../template';
 import type { BatchMeans, CheckDefinition, CheckedPhoto, CheckInput, Finding, Mend } from './check';
 import { NO_MEANS } from './means';
 import { CHECKS } from './registry';
@@ -37,7 +37,7 @@ function findingOf(check: CheckDefinition, input: CheckInput): Finding | null {
 
 /** Every check for one template; `batch` gives what others of the batch are like. */
 export function checker(template: Template, batch: BatchMeans = NO_MEANS, place: Placer = placer(template)): Checker {
-  const outline = templateOutline(template);
+  const outline = photoOutline(template);
   const inputFor = (photo: CheckedPhoto, output: Output): CheckInput => ({
     template,
     outline,

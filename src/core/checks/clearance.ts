@@ -1,5 +1,6 @@
 import { inFrame, UNADJUSTED, type PlacedSubject } from '../placement';
 import type { Point } from '../shape';
+import { photoBox } from '../template';
 import { rimOfMask } from '../sight';
 import { defineCheck, percent, type CheckInput } from './check';
 import { distanceToEdge } from './edge';
@@ -29,7 +30,10 @@ function room(input: CheckInput, subject: PlacedSubject): number {
   return Math.min(...rimOf(input, subject).map((at) => distanceToEdge(input.outline, at)));
 }
 
-const side = ({ template: { shape } }: CheckInput) => Math.max(shape.box.width, shape.box.height);
+function side({ template }: CheckInput): number {
+  const { width, height } = photoBox(template);
+  return Math.max(width, height);
+}
 
 /** How much the subject's room falls short of what the template wants, as a share of the shape's box; its subject is the whole thing, not a face in it. */
 export const clearance = defineCheck({

@@ -52,6 +52,8 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
 
 /** What the picture's edge cuts off, the first of them: a border that is cut is seen at once, a shadow's last part hardly. Null where everything has room. */
 export function cutOff(template: Template, outline: Outline): Part | null {
+  // Around a window the photo ends at the frame by intent, and what lies along the shape reaches into it.
+  if (template.mode === 'window') return null;
   const thin = THIN * template.frame.width;
   return partsBeyond(template, outline).find(({ beyond }) => Math.max(...beyond) > thin) ?? null;
 }

@@ -31,7 +31,8 @@ function deepest(template: Template): { readonly what: 'border' | 'feather'; rea
 /** Where the shape is too thin for its border or feather, which reaches in from both sides; `short` says by how much, frame units. */
 export function tooThin(template: Template, outline: Outline) {
   const { what, depth } = deepest(template);
-  if (depth === 0) return null;
+  // Around a window there is nothing that could be too thin.
+  if (depth === 0 || template.mode === 'window') return null;
   const thin = thinIn(template, outline);
   return { what, ...thin, short: 2 * depth - thin.width };
 }

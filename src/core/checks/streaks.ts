@@ -1,6 +1,7 @@
 import { closingAdjustment, inFrame } from '../placement';
 import type { Point } from '../shape';
 import { RIM_CELLS } from '../sight';
+import { photoBox } from '../template';
 import { defineCheck, type CheckInput } from './check';
 import { distanceToEdge } from './edge';
 
@@ -18,8 +19,9 @@ const SIDES: readonly { readonly name: string; readonly at: (t: number) => Point
 ];
 
 /** The worst step of those that the shape shows drawn out, and its side. */
-function worst({ template: { shape }, outline, photo, placement }: CheckInput): { value: number; side: string } {
-  const reach = (SEEN * Math.max(shape.box.width, shape.box.height)) / placement.scale;
+function worst({ template, outline, photo, placement }: CheckInput): { value: number; side: string } {
+  const { width, height } = photoBox(template);
+  const reach = (SEEN * Math.max(width, height)) / placement.scale;
   const cells = SIDES.flatMap(({ name: side, at, out }, k) =>
     Array.from({ length: RIM_CELLS }, (_, i) => {
       const value = parseInt(photo.sight!.rim![k]!.slice(2 * i, 2 * i + 2), 16);

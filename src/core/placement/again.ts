@@ -1,6 +1,6 @@
 /** Where a subject lies in its cutout by the second look, which has no part in placing it. */
 import { overlap } from '../sight';
-import type { Template } from '../template';
+import { photoBox, type Template } from '../template';
 import { inFrame, type Point } from './placement';
 import type { Placed } from './place';
 import type { SeenPhoto } from './subject';
@@ -66,7 +66,8 @@ export function seenAgain(photo: SeenPhoto, placed: Placed, template: Template):
   if (!again) return 'unseen';
   const at = ({ centre: [x, y] }: Look) => inFrame(placed, photo, [x * photo.width, y * photo.height]);
   const [from, to] = [at(first), at(again)];
-  const side = Math.max(template.shape.box.width, template.shape.box.height);
+  const box = photoBox(template);
+  const side = Math.max(box.width, box.height);
   const [dx, dy] = [(to[0] - from[0]) / side, (to[1] - from[1]) / side];
   const size = subject.size * ratioOf(first.box, again.box, photo, template.centring.measure);
   return {

@@ -1,7 +1,7 @@
 /** The template's centring rule at work on one photo. */
 import { z } from 'zod';
 import { boundsOf, centroidOf, flatten, offset, visualCentreOf, type Polygon } from '../shape';
-import { featherReach, templateOutline, type Template } from '../template';
+import { featherReach, photoBox, photoOutline, type Template } from '../template';
 import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
 import { uncoveredShare } from './gap';
 import { turned, type Bounds, type Placement, type Point } from './placement';
@@ -65,17 +65,18 @@ type Scene = {
 };
 
 function sceneOf(template: Template): Scene {
-  const polygons = flatten(templateOutline(template), 1);
-  const reach = featherReach(template.edge);
+  const polygons = flatten(photoOutline(template), 1);
+  // Around a window nothing of the photo is wanted beyond the frame.
+  const reach = template.mode === 'cutout' ? featherReach(template.edge) : 0;
   const shown = reach === 0 ? polygons : offset(polygons, reach, 'round');
   return { template, polygons, shown, spot: wantedSpot(template) };
 }
 
 /** The spot in the frame where the subject's centre is wanted. */
 function wantedSpot(template: Template): Point {
-  const { shape, centring } = template;
-  const { cx, cy, width, height } = shape.box;
-  const outline = centring.centre === 'box' ? null : templateOutline(template);
+  const { centring } = template;
+  const { cx, cy, width, height } = photoBox(template);
+  const outline = centring.centre === 'box' ? null : photoOutline(template);
   const [x, y]: Point = !outline
     ? [cx, cy]
     : centring.centre === 'area'
@@ -84,10 +85,15 @@ function wantedSpot(template: Template): Point {
   return [x + (centring.at[0] - 0.5) * width, y + (centring.at[1] - 0.5) * height];
 }
 
-const longer = ({ shape: { box } }: Template) => Math.max(box.width, box.height);
+function longer(template: Template): number {
+  const { width, height } = photoBox(template);
+  return Math.max(width, height);
+}
 
 /** The subject's extent over the shape's box at a scale, as the template measures it. */
-function sizeAt({ centring, shape: { box } }: Template, subject: Subject, scale: number): number {
+function sizeAt(template: Template, subject: Subject, scale: number): number {
+  const { centring } = template;
+  const box = photoBox(template);
   const [w, h] = [(subject.width * scale) / box.width, (subject.height * scale) / box.height];
   switch (centring.measure) {
     case 'width':
@@ -154,8 +160,9 @@ function adjusted(
   placement: Placement,
   { x, y, scale, angle }: Adjustment,
   spot: Point,
-  { shape: { box } }: Template,
+  template: Template,
 ): Placement {
+  const box = photoBox(template);
   const [dx, dy] = turned([(placement.x - spot[0]) * scale, (placement.y - spot[1]) * scale], angle);
   return {
     ...placement,
@@ -256,7 +263,7 @@ export function closingAdjustment(template: Template, photo: PhotoToPlace): Adju
   const scale = Math.max(before.scale, coverScale(photo, bounds));
   const moved = turned(shiftedCentre(photo, scale, centre, bounds), before.angle);
   const k = scale / before.scale;
-  const { box } = template.shape;
+  const box = photoBox(template);
   const grown: Point = [spot[0] + (before.x - spot[0]) * k, spot[1] + (before.y - spot[1]) * k];
   return {
     ...old,

@@ -369,3 +369,36 @@ test('in pixels the photo covers every pixel shown and stays within one pixel of
     ),
   );
 });
+
+describe('around a window', () => {
+  const window = (centring: object, shape: object = {}) =>
+    parseTemplate({
+      wobrel: 1,
+      name: 'T',
+      frame: { width: 1000, height: 500 },
+      shape: { kind: 'circle', box: { cx: 800, cy: 200, width: 300, height: 300 }, ...shape },
+      mode: 'window',
+      centring,
+    });
+
+  test('the photo covers the frame, wherever the shape is', () => {
+    const photo = { width: 3000, height: 1000 };
+    const placed = placer(window({}))(photo);
+    expect(placed).toMatchObject({ scale: 0.5, x: 500, y: 250, gap: 0, used: 'none' });
+    expect(spotOf(window({ at: [0.25, 0.5] }))).toEqual([250, 250]);
+  });
+
+  test('a subject is measured by the frame', () => {
+    const sight = {
+      faces: [],
+      subject: { box: [0.4, 0.4, 0.1, 0.2], centroid: [0.45, 0.5], area: 0.02, confidence: 1, count: 1 },
+    };
+    const photo = { width: 2000, height: 1000, sight } as unknown as PhotoToPlace;
+    const template = window({ rule: 'subject', size: 0.4, measure: 'height', at: [0.3, 0.5] });
+    const { subject, scale } = placer(template)(photo);
+    // 200 pixels are 0.4 of 500 units.
+    expect(scale).toBeCloseTo(1, 6);
+    expect([subject!.x, subject!.y]).toEqual([expect.closeTo(300), expect.closeTo(250)]);
+    expect(subject!.size).toBeCloseTo(0.4, 6);
+  });
+});

@@ -3,7 +3,7 @@ import type { Template } from '../template';
 import { placer, type PhotoToPlace } from './place';
 
 /** What of a template where its photos lie goes by. */
-const MATTER = ['frame', 'shape', 'edge', 'centring'] as const;
+const MATTER = ['frame', 'shape', 'mode', 'edge', 'centring'] as const;
 type Settled = { readonly from: Template; readonly centring: Template['centring'] };
 /** By the photos: a border in another colour asks for none of them again. */
 const settled = new WeakMap<readonly PhotoToPlace[], Settled>();

@@ -2,8 +2,8 @@
 import type { Border } from '../layers';
 import type { AreaPaint, PaintBox, Picked } from '../paint';
 import { bandsOf, coverage, dashField, dashPolygons, type PixelWindow } from '../raster';
-import { difference, flatten, offset, union, type Polygon } from '../shape';
-import { outputHeight, pictureOf, templateOutline, type Template } from '../template';
+import { difference, offset, union, type Polygon } from '../shape';
+import { outputHeight, pictureOf, type Template } from '../template';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
 import { fadeOutline, featherMask, featherSigma } from './feather';
@@ -24,11 +24,11 @@ import { boxOf, paintRows, type PaintGround } from './paints';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
 import { shadowMask, type Caster } from './shadow';
+import { sidedIn, withFadeSided, type Sided } from './sided';
 import { plateOf, type Stack } from './stack';
 
 /** What all layers go by: the outline in pixels of the picture, pixels per frame unit, and the frame's corner in frame units. */
-type Scene = {
-  readonly outline: readonly Polygon[];
+type Scene = Sided & {
   readonly scale: number;
   readonly picks: readonly Picked[];
   readonly origin: readonly [x: number, y: number];
@@ -45,11 +45,11 @@ const dashesOf = ({ width, dashCap: cap, dashFit: fit }: Border, lengths: readon
 });
 
 /** Everything that a border covers. */
-function bandOf(border: Border, outline: readonly Polygon[], scale: number): Polygon[] {
+function bandOf(border: Border, { outline, scale, alongShape }: Scene): Polygon[] {
   const [outer, inner] = borderBand(border);
   if (border.dash) {
     const middle = offset(outline, ((outer + inner) / 2) * scale, border.join);
-    const dashes = dashPolygons(middle, dashesOf(border, border.dash, scale));
+    const dashes = dashPolygons(alongShape(middle), dashesOf(border, border.dash, scale));
     if (dashes) return union(dashes);
   }
   const hole = offset(outline, inner * scale, border.join).map((polygon) => [...polygon].reverse());
@@ -57,14 +57,15 @@ function bandOf(border: Border, outline: readonly Polygon[], scale: number): Pol
 }
 
 /** What throws a shadow: the outline and the borders that reach out of it; a feathered photo softer than its borders. */
-function castersOf(outline: readonly Polygon[], template: Template, scale: number): Caster[] {
+function castersOf(template: Template, scene: Scene): Caster[] {
   const { edge } = template;
+  const { outline, scale } = scene;
   const borders = visibleBorders(template.borders);
   if (edge.feather === 0) {
-    const bands = borders.filter((border) => borderBand(border)[0] > 0).flatMap((b) => bandOf(b, outline, scale));
+    const bands = borders.filter((border) => borderBand(border)[0] > 0).flatMap((b) => bandOf(b, scene));
     return [{ polygons: bands.length === 0 ? outline : union([...outline, ...bands]), sigma: 0 }];
   }
-  const bands = union(borders.flatMap((border) => bandOf(border, outline, scale)));
+  const bands = union(borders.flatMap((border) => bandOf(border, scene)));
   const photo = { polygons: difference(fadeOutline(outline, edge, scale), bands), sigma: featherSigma(edge) * scale };
   return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
 }
@@ -93,7 +94,7 @@ const RIM = 2;
 
 /** A border's paint and dashes, for one band of the picture after the other. */
 function coatMaker(border: Border, scene: Scene): (window: PixelWindow) => Coat {
-  const { outline, scale, picks } = scene;
+  const { outline, scale, picks, alongShape } = scene;
   const { paint, opacity, join, width, dash } = border;
   const [outer, inner] = borderBand(border);
   const edgeAt = (distance: number) => offset(outline, distance, join);
@@ -103,7 +104,7 @@ function coatMaker(border: Border, scene: Scene): (window: PixelWindow) => Coat 
     reach: (width / 2) * scale + RIM,
     within: [...edgeAt(outer * scale + RIM), ...hole],
   };
-  const box = boxOf(edgeAt(outer * scale));
+  const box = boxOf(alongShape(edgeAt(outer * scale)));
   const dashes = dash && dashesOf(border, dash, scale);
   return (window) => ({
     ...paintRows(paint, opacity, { outline, line, box, scale, window, picks }),
@@ -124,29 +125,30 @@ function coatsOf(rings: readonly Ring[], scene: Scene) {
 
 /** The cutout itself in any rows of the picture. */
 function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) => Cutout {
-  const { outline, scale, picks } = scene;
+  const { outline, scale, picks, clip } = scene;
   const { levels, rings } = layersOf(template);
   const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
   const coats = coatsOf(rings, scene);
-  return (window) => ({
-    ...window,
-    rings,
-    levels: edges.map((edge) => coverage(edge, window)),
-    coats: coats(window),
-    feather: template.edge.feather > 0 ? featherMask(outline, template.edge, scale, window) : null,
-    picks: picks.length,
-  });
+  return (window) => {
+    const within = clip && coverage(clip, window);
+    const clipped = (mask: Float32Array) => (within ? mask.map((v, i) => v * within[i]!) : mask);
+    return {
+      ...window,
+      rings,
+      levels: edges.map((edge) => clipped(coverage(edge, window))),
+      coats: coats(window),
+      feather: template.edge.feather > 0 ? clipped(featherMask(outline, template.edge, scale, window)) : null,
+      picks: picks.length,
+    };
+  };
 }
 
 /** The outline of a template in pixels of a picture so many pixels wide, and what else all layers go by. */
 function sceneOf(template: Template, width: number): Scene {
   const picture = pictureOf(template);
-  const scale = width / picture.width;
-  const [x, y] = [-picture.left * scale, -picture.top * scale];
-  const outline = flatten(templateOutline(template), scale);
   return {
-    outline: x === 0 && y === 0 ? outline : outline.map((polygon) => polygon.map(([px, py]) => [px + x, py + y])),
-    scale,
+    ...sidedIn(template, width),
+    scale: width / picture.width,
     picks: picksOf(template),
     origin: [-picture.left, -picture.top],
   };
@@ -166,24 +168,27 @@ export function compile(template: Template, width: number, matte: string | null 
 
 /** What becomes of the photo's own pixels on a plate of the template. */
 export function finishOf(template: Template, { width, photoWindow }: Plate): PhotoFinish | null {
-  const { outline, scale, picks } = sceneOf(template, width);
-  return photoFinish(template, outline, scale, photoWindow, picks);
+  return photoFinish(template, sceneOf(template, width), photoWindow);
 }
 
 /** The same with the photo left as it is. */
-export function compilePlain(template: Template, width: number, matte: string | null, withBare: boolean): Plate {
+export function compilePlain(given: Template, width: number, matte: string | null, withBare: boolean): Plate {
+  const template = withFadeSided(given);
   const height = outputHeight(pictureOf(template), width);
   const scene = sceneOf(template, width);
   const { outline, scale, picks, origin } = scene;
   const { frame } = template;
   const box = { left: 0, top: 0, width, height };
   const inner = { left: origin[0] * scale, top: origin[1] * scale, width: frame.width * scale, height: frame.height * scale }; // prettier-ignore
+  // A photo around a window stands on nothing.
+  const stands = template.mode === 'cutout';
   const casting = thrownShadows(template)
+    .filter(({ kind }) => stands || kind !== 'ground')
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
-  const casters = casting.length > 0 || template.reflection?.on ? castersOf(outline, template, scale) : [];
+  const casters = casting.length > 0 || template.reflection?.on ? castersOf(template, scene) : [];
   const standing = casters.flatMap(({ polygons }) => polygons);
-  const place = mirrorOf(template.reflection, standing, scale);
+  const place = stands ? mirrorOf(template.reflection, standing, scale) : null;
   const cutoutIn = cutoutMaker(template, scene);
   const bandAt = (window: PixelWindow): Stack => ({
     ...cutoutIn(window),

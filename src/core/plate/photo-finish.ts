@@ -11,11 +11,11 @@ import {
   matrixRow,
   type Blend,
   type Matrix,
-  type Picked,
 } from '../paint';
 import { bandsOf, softCoverage, type PixelWindow } from '../raster';
-import { offset, type Polygon } from '../shape';
-import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
+import { offset } from '../shape';
+import { paintRows, type LaidPaint, type PaintGround } from './paints';
+import type { Sided } from './sided';
 import type { Shadow } from '../layers';
 import type { Template } from '../template';
 
@@ -88,18 +88,14 @@ function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Ste
 
 /**
  * The photo's finish for a picture in which it shows in `window`; null where it is left as it is.
- *
- * @param outline the shape, in pixels
  */
 export function photoFinish(
   { filters, tints, shadows }: Pick<Template, 'filters' | 'tints' | 'shadows'>,
-  outline: readonly Polygon[],
-  scale: number,
+  { outline, photoBox: box, scale, picks }: Pick<PaintGround, 'outline' | 'scale' | 'picks'> & Pick<Sided, 'photoBox'>,
   window: PixelWindow,
-  picks: readonly Picked[],
 ): PhotoFinish | null {
   if (window.width * window.height === 0) return null;
-  const ground = { outline, scale, window, box: boxOf(outline), picks };
+  const ground = { outline, scale, window, box, picks };
   const steps: Step[] = [
     ...matricesOf(filters).map((matrix) => ({ kind: 'matrix', matrix }) as const),
     ...tints

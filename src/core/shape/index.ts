@@ -1,4 +1,5 @@
 export { after, IDENTITY, inverseOf, mapPoint } from './affine';
+export { around } from './around';
 export { boundsOfOutline } from './bounds';
 export { resolve, unite, type FillRule } from './combine';
 export { cutAt, isStraight, pointAt } from './cubic';

@@ -3,6 +3,7 @@ export { mergeTemplates } from './merge';
 export { frameWidthInPixels, inPicture, outputHeight, widthFor, type OutputSize } from './output-size';
 export { STARTING_FINISHES, withFinish } from './finishes';
 export { withoutFinish } from './finish';
+export { photoBox, photoOutline } from './photo-room';
 export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';
 export { fillFrame, frameIn, withFrame, withMat, type Frame } from './frame';
 export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH } from './schema';

@@ -66,11 +66,6 @@ test('reading what was read changes nothing', () => {
   expect(parseTemplate(JSON.parse(JSON.stringify(once)))).toEqual(once);
 });
 
-test('what is not drawn yet is refused, never ignored', () => {
-  const error = refusalOf(plain({ mode: 'window' }));
-  expect([error.message, error.at]).toEqual(['not supported yet: mode', 'mode']);
-});
-
 const STOPS = [[0, '#fff'], [1, '#000']]; // prettier-ignore
 test.each([
   [{ backdrop: { kind: 'along', stops: STOPS } }, 'backdrop.kind', /expected 'linear'/i],

@@ -91,8 +91,7 @@ function read(
   const parsed = documentSchema.safeParse(document);
   if (!parsed.success) throw refusal(parsed.error.issues[0]!);
   const { shape, outputs: written, ...rest } = parsed.data;
-  const { frame, mode } = rest;
-  if (mode !== 'cutout') throw new WobrelError('template-unsupported', 'not supported yet: mode', 'mode');
+  const { frame } = rest;
   const picture = pictureOf(rest);
   const outputs = written.map((output, i) => {
     const size = output.size ?? (output.width === undefined ? 'frame' : null);
@@ -109,8 +108,8 @@ function read(
 /**
  * Reads a template document and works its outline out.
  *
- * @throws WobrelError `template-invalid`, `template-unknown-key`, `template-unsupported`, `path-invalid`
- *   or `shape-intricate` with the path of the first field at fault
+ * @throws WobrelError `template-invalid`, `template-unknown-key`, `path-invalid` or
+ *   `shape-intricate` with the path of the first field at fault
  */
 export function parseTemplate(document: unknown): Template {
   const template = read(document, (shape, frame) => completeShape(shape, frame));

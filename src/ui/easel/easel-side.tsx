@@ -3,7 +3,7 @@ import { useId } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { CHECKS, type Finding } from '@/core/checks';
 import type { Adjustment, HandSubject, Placed } from '@/core/placement';
-import { outputHeight, pictureOf, scaleAt, type Template } from '@/core/template';
+import { outputHeight, photoBox, pictureOf, scaleAt, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import type { History } from '../history/history';
@@ -80,7 +80,8 @@ export function EaselSide({
   keep,
   setSubject,
 }: EaselSideProps) {
-  const { frame, shape, centring } = template;
+  const { frame, centring } = template;
+  const room = photoBox(template);
   const id = useId();
   const goesOn = useGoesOn();
   const { last, undo } = useHistory(history);
@@ -160,19 +161,19 @@ export function EaselSide({
       </div>
       <NumberField
         label="Across"
-        value={adjustment.x * shape.box.width}
+        value={adjustment.x * room.width}
         min={-1e6}
         max={1e6}
         unit={frame.unit}
-        onChange={(v) => keep('moved', { ...adjustment, x: v / shape.box.width })}
+        onChange={(v) => keep('moved', { ...adjustment, x: v / room.width })}
       />
       <NumberField
         label="Down"
-        value={adjustment.y * shape.box.height}
+        value={adjustment.y * room.height}
         min={-1e6}
         max={1e6}
         unit={frame.unit}
-        onChange={(v) => keep('moved', { ...adjustment, y: v / shape.box.height })}
+        onChange={(v) => keep('moved', { ...adjustment, y: v / room.height })}
       />
       <NumberField
         label="Scale"

@@ -2,7 +2,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { placer, spotOf, type HandSubject } from '@/core/placement';
-import { templateOutline, type Template } from '@/core/template';
+import { photoOutline, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import type { History } from '../history/history';
@@ -52,7 +52,7 @@ export function Easel({ template, photos, place, findings, edits, history, groun
   const { adjustment, now, keep, letGo, hold, holdAWhile } = useAdjusting(photo, edits);
   const shown = useMemo(() => ({ ...photo, adjustment: before ? null : adjustment }), [photo, adjustment, before]);
   const puts = useMemo(() => placer(template), [template]);
-  const outline = useMemo(() => templateOutline(template), [template]);
+  const outline = useMemo(() => photoOutline(template), [template]);
   const placed = puts(shown);
   const spot = spotOf(template);
 

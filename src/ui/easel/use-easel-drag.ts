@@ -12,7 +12,7 @@ import {
   type Placed,
   type Placer,
 } from '@/core/placement';
-import type { Template } from '@/core/template';
+import { photoBox, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 
 /** What a drag moves: the photo under the shape, the shape over the photo, both over the room, or a box around the subject. */
@@ -51,7 +51,8 @@ type EaselDrag = {
 /** The easel by pointer and wheel. */
 export function useEaselDrag(easel: EaselDrag) {
   const { room, template, photo, place, placed, spot, tool, now, keep, hold, holdAWhile } = easel;
-  const { frame, shape } = template;
+  const { frame } = template;
+  const extent = photoBox(template);
   const [boxing, setBoxing] = useState<readonly [number, number, number, number] | null>(null);
   const [caught, setCaught] = useState(false);
   const [pan, setPan] = useState<Vector>([0, 0]);
@@ -78,18 +79,18 @@ export function useEaselDrag(easel: EaselDrag) {
 
   /** The adjustment of a drag, its subject's centre (or the photo's) caught by the spot unless that is let go of. */
   function dragged(from: Adjustment, by: Vector, free: boolean): { next: Adjustment; isCaught: boolean } {
-    const next = movedBy(from, shape.box, by);
+    const next = movedBy(from, extent, by);
     if (free) return { next, isCaught: false };
     const seen = place({ ...photo, adjustment: next });
     const centre: Vector = seen.subject ? [seen.subject.x, seen.subject.y] : [seen.x, seen.y];
     const pull = caughtBy(spot, centre, REACH * Math.max(frame.width, frame.height));
-    return { next: movedBy(next, shape.box, pull), isCaught: pull[0] !== 0 || pull[1] !== 0 };
+    return { next: movedBy(next, extent, pull), isCaught: pull[0] !== 0 || pull[1] !== 0 };
   }
 
   /** The photo as two fingers hold it: larger as they part, turned as they turn. */
   function pinched({ from, fingers }: Pinch, now: Fingers, origin: Vector): Adjustment {
     const { scale, turn } = betweenFingers(fingers, now);
-    const scaled = scaledAbout(from, scale, pointAt(origin), spot, shape.box);
+    const scaled = scaledAbout(from, scale, pointAt(origin), spot, extent);
     return { ...scaled, angle: scaled.angle + turn };
   }
 
@@ -132,7 +133,7 @@ export function useEaselDrag(easel: EaselDrag) {
   const onWheel = useEffectEvent((event: WheelEvent) => {
     event.preventDefault();
     const k = Math.exp(-event.deltaY * WHEEL);
-    holdAWhile('scaled', scaledAbout(now(), k, pointAt([event.clientX, event.clientY]), spot, shape.box));
+    holdAWhile('scaled', scaledAbout(now(), k, pointAt([event.clientX, event.clientY]), spot, extent));
   });
   useEffect(() => {
     const wheel = (event: WheelEvent) => {

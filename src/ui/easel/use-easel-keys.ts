@@ -1,6 +1,6 @@
 'use client';
 import { scaledBy, movedBy, type Adjustment } from '@/core/placement';
-import type { Template } from '@/core/template';
+import { photoBox, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { useEaselScope, useKeys } from '../keys/use-keys';
 
@@ -36,7 +36,7 @@ export function useEaselKeys({ template, now, keep, go, review, ...rest }: Easel
     nudge: ({ key, shiftKey }) => {
       const [dx, dy] = ARROWS[key]!;
       const by = shiftKey ? 10 : 1;
-      keep('nudged', movedBy(now(), template.shape.box, [dx * by, dy * by]));
+      keep('nudged', movedBy(now(), photoBox(template), [dx * by, dy * by]));
     },
     larger: () => keep('scaled', scaledBy(now(), SCALE)),
     smaller: () => keep('scaled', scaledBy(now(), 1 / SCALE)),

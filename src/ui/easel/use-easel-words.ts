@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks';
 import type { Adjustment } from '@/core/placement';
-import type { Template } from '@/core/template';
+import { photoBox, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { say } from '../shared/say';
 import { plural } from '../shared/words';
@@ -23,11 +23,12 @@ const number = (v: number) => String(Math.round(v * 10) / 10);
 
 /** Says which photo is on the easel and what is wrong with it, and where a change has brought it. */
 export function useEaselWords({ photo, place, count, adjustment, found, template }: EaselWords): void {
-  const { shape, frame } = template;
+  const { frame } = template;
+  const room = photoBox(template);
   const findings = found ? `${plural(found.length, 'finding')}: ${found.map(({ brief }) => brief).join(', ')}` : 'no findings'; // prettier-ignore
   const opening = `${photo.name}, ${place + 1} of ${count}, ${findings}`;
   const { x, y, scale, angle } = adjustment;
-  const lies = `${number(x * shape.box.width)} ${frame.unit} across, ${number(y * shape.box.height)} down, ${number(scale * 100)} %, turned by ${number(angle)}°`;
+  const lies = `${number(x * room.width)} ${frame.unit} across, ${number(y * room.height)} down, ${number(scale * 100)} %, turned by ${number(angle)}°`;
   const newest = useRef(findings);
   useEffect(() => {
     newest.current = findings;

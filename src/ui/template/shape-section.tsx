@@ -7,6 +7,7 @@ import { pixelsPerUnit, templateOutline, type Template } from '@/core/template';
 import { useActions } from '../keys/use-keys';
 import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
+import { ChoiceField } from '../shared/choice-field';
 import { Section } from '../shared/section';
 import { BoxControls } from '../shapes/box-controls';
 import { KindControls } from '../shapes/kind-controls';
@@ -83,6 +84,14 @@ export function ShapeSection({ template, store, shapeOnly = false }: ShapeSectio
           <span className="muted small-text">Choose another…</span>
         </span>
       </button>
+      {!shapeOnly && (
+        <ChoiceField
+          label="Photo"
+          value={template.mode}
+          options={{ cutout: 'in the shape', window: 'around it' }}
+          onChange={(mode) => store.change((t) => ({ ...t, mode }))}
+        />
+      )}
       {shape.kind in SHAPES && (
         <KindControls shape={shape as CatalogueShape} unit={frame.unit} onChange={change} onDrag={store.drag} />
       )}

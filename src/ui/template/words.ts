@@ -41,13 +41,13 @@ export function shapeName(shape: Shape): string {
   return SHAPES[shape.kind].label;
 }
 
-export function shapeWords({ shape, frame }: Template): string {
+export function shapeWords({ shape, frame, mode }: Template): string {
   const { width, height } = shape.box;
   const size =
     shape.kind === 'circle' || width === height
       ? number(Math.min(width, height))
       : `${number(width)} × ${number(height)}`;
-  return `${shapeName(shape).toLowerCase()}, ${size} ${frame.unit}`;
+  return `${mode === 'window' ? 'around a ' : ''}${shapeName(shape).toLowerCase()}, ${size} ${frame.unit}`;
 }
 
 export function edgeWords({ edge: { rounding, feather }, frame: { unit } }: Template): string {

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { pictureOf, ratioOf, type Template } from '@/core/template';
+import { photoBox, pictureOf, ratioOf, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { previewPool } from '../shared/preview';
@@ -78,7 +78,8 @@ export function Average({ template, photos, findings, ground }: AverageProps) {
   }, [template, key]);
   const ratio = ratioOf(template);
   const { left, top, width: across, height: down } = pictureOf(template);
-  const side = Math.max(template.shape.box.width, template.shape.box.height);
+  const room = photoBox(template);
+  const side = Math.max(room.width, room.height);
   return (
     <div className="wall-scroll ground average" data-ground={ground} style={groundStyle(ground)}>
       <figure>

@@ -1,15 +1,16 @@
 'use client';
 import { spotOf, type Placed } from '@/core/placement';
-import { pictureOf, type Template } from '@/core/template';
+import { photoBox, pictureOf, type Template } from '@/core/template';
 
 type GuidesProps = { readonly template: Template; readonly placed: Placed | undefined };
 
 /** Over a cutout: the wanted spot with its tolerance ring, and where the subject's centre and box lie. */
 export function Guides({ template, placed }: GuidesProps) {
-  const { shape, limits } = template;
+  const { limits } = template;
+  const room = photoBox(template);
   const { left, top, width, height } = pictureOf(template);
   const [x, y] = spotOf(template);
-  const side = Math.max(shape.box.width, shape.box.height);
+  const side = Math.max(room.width, room.height);
   const subject = placed?.subject;
   // Eyes, and the centre of an area, are not the middle of a box.
   const isBox = subject && subject.source !== 'face' && template.centring.middle !== 'area';
