@@ -1,6 +1,6 @@
 /** What was compiled for a template, kept for the next drawing of it: a few plates and placers, by what they depend on. */
 import { placer, type Placer } from '../core/placement';
-import { compilePlain, finishOf, picksOf, type Plate } from '../core/plate';
+import { compilePlain, finishOf, photosBehind, picksOf, type Plate } from '../core/plate';
 import type { Template } from '../core/template';
 
 /** Sizes of one template that are on screen at a time, and those of the one before. */
@@ -25,42 +25,28 @@ const placers = kept<Placer>(PLACERS);
 
 /** The plate for pictures `width` pixels wide; the centring rule does not change it. */
 export function plateFor(template: Template, width: number, withBare: boolean): Plate {
-  const { frame, shape, mode, edge, borders, shadows, reflection, mat, backdrop, filters, tints, captions } = template;
+  const { frame, shape, mode, edge, borders, shadows, reflection, mat, backdrop, behind, filters, tints, captions } =
+    template;
   const inner = shadows.filter(({ kind }) => kind === 'inner');
   const drop = shadows.filter(({ kind }) => kind !== 'inner');
   // Captions add nothing but the colours that they take from the photo.
   const picks = picksOf(template);
-  const key = JSON.stringify([
-    width,
-    withBare,
-    frame,
-    shape,
-    mode,
-    edge,
-    borders,
-    drop,
-    reflection,
-    mat,
-    backdrop,
-    picks,
-  ]);
+  // How soft and how large photos behind are is no part of the plate.
+  const grounds = behind.map((layer) => (layer.show === 'photo' ? [layer.on, layer.opacity] : layer));
+  const common = [width, frame, shape, mode, edge, mat, picks];
+  const key = JSON.stringify([common, withBare, borders, drop, reflection, backdrop, grounds]);
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.
-  const finishKey = JSON.stringify([
-    width,
-    frame,
-    shape,
-    mode,
-    edge,
-    mat,
-    plate.photoWindow,
-    filters,
-    tints,
-    inner,
-    picks,
-  ]);
+  const finishKey = JSON.stringify([common, plate.photoWindow, filters, tints, inner]);
   const finish = finishes(finishKey, () => finishOf(template, plate));
-  return { ...plate, finish, captions: captions.filter(({ on }) => on) };
+  const photos = photosBehind(template, width);
+  return {
+    ...plate,
+    bare: plate.bare && { ...plate.bare, behind: photos },
+    finish,
+    behind: photos,
+    captions: captions.filter(({ on }) => on),
+  };
 }
 
 /** Where the template puts photos; borders and shadows don't change it. */

@@ -10,7 +10,17 @@ import {
   type Placed,
 } from '../core/placement';
 import { fieldsOf } from '../core/fields';
-import { coloursFor, compose, onPlate, writeCaptions, type PhotoPixels, type Plate } from '../core/plate';
+import {
+  behindPixels,
+  coloursFor,
+  compose,
+  onPlate,
+  rectBehind,
+  writeCaptions,
+  type BehindPixels,
+  type PhotoPixels,
+  type Plate,
+} from '../core/plate';
 import { continued, resample, type Outside, type PixelWindow } from '../core/raster';
 import { outputHeight, pictureOf, type Template } from '../core/template';
 import { placerFor, plateFor } from './compiled';
@@ -99,11 +109,38 @@ function fieldsFor(template: Template, { words = { photo: '', batch: '', index: 
   return fieldsOf({ ...words, template: template.name, output, width, height });
 }
 
+/** What a photo shows behind, kept for the next change of anything else. */
+const behindKept = new Map<number, { key: string; pixels: readonly BehindPixels[] }>();
+
+/** The photo once more for every layer behind. */
+async function pixelsBehind(
+  photo: PreviewPhoto,
+  { mirror }: Placed,
+  { behind }: Plate,
+): Promise<readonly BehindPixels[]> {
+  if (behind.length === 0) return [];
+  const key = JSON.stringify([photo.sha256, mirror, behind]);
+  const known = behindKept.get(photo.id);
+  if (known?.key === key) return known.pixels;
+  const pixels: BehindPixels[] = [];
+  for (const layer of behind) {
+    const rect = rectBehind(photo, layer);
+    const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
+    const window = { left: 0, top: 0, width: layer.width, height: layer.height };
+    pixels.push(behindPixels(drawnPart(bitmap, rect, window, mirror), layer));
+  }
+  behindKept.delete(photo.id);
+  behindKept.set(photo.id, { key, pixels });
+  if (behindKept.size > PLACED_KEPT) behindKept.delete(behindKept.keys().next().value!);
+  return pixels;
+}
+
 async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, placement: Placed): Promise<Drawn> {
   try {
     const outside = outsideOf(template, photo.sight);
     const colours = coloursFor(plate.picks, photo.sight);
-    const pixels = compose(plate, await placedPixels(photo, placement, plate, outside), colours);
+    const placed = await placedPixels(photo, placement, plate, outside);
+    const pixels = compose(plate, { ...placed, behind: await pixelsBehind(photo, placement, plate) }, colours);
     if (plate.captions.length > 0) writeCaptions(plate, { fields: fieldsFor(template, photo), colours }, pixels);
     return { id: photo.id, pixels, width: plate.width, height: plate.height };
   } catch (error) {

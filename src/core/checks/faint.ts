@@ -37,6 +37,8 @@ function setOff(template: Template, behind: readonly string[]): Seen | null {
 }
 
 function seen({ template, output }: CheckInput): Seen | null {
+  // What a photo behind shows along the rim is not known here.
+  if (template.behind.some(({ on }) => on)) return null;
   const behind = template.backdrop ?? output.matte;
   return behind ? setOff(template, coloursOf(behind)) : null;
 }

@@ -1,3 +1,4 @@
+export { behind, type Behind } from './behind';
 export { border, type Border } from './border';
 export { caption, type Caption } from './caption';
 export { grown, grownPaint, type Growth } from './grown';

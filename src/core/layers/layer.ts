@@ -29,6 +29,7 @@ export type Control<L, K extends keyof L & string = keyof L & string> = {
       /** Where it may be left open: what it then is, in a few words. */
       readonly open?: string;
     }
+  | { readonly as: 'times'; readonly slider: readonly [number, number] }
   | { readonly as: 'strength' | 'colour' | 'text' | 'dashes' | 'place' }
   | { readonly as: 'paint'; readonly depth?: (layer: L, room: Room) => number; readonly isLine?: boolean }
   | {

@@ -1,10 +1,10 @@
 /** Paints laid over each other, row by row. */
 import { fillPaint, fillPlaces, type PaintRows, type Places } from '../paint';
-import { ALPHA, PICKED } from './pixel';
+import { ALPHA, OTHERS } from './pixel';
 
 /** A paint ready to be laid. */
 export type Coat = PaintRows & {
-  /** Which of the picked colours it is, of which the ramp then only says the alpha; −1 for a paint of its own. */
+  /** Which of the other sources it is (`Others`), of which the ramp then only says the alpha; −1 for a paint of its own. */
   readonly pick: number;
   /** Where a border's dash covers it; null all round. */
   readonly dash: Places | null;
@@ -26,8 +26,8 @@ export function coatLayer(width: number, channels: number): Lay {
       const rest = 1 - alpha;
       for (let c = 0; c < 3; c++) out[q + c] = ramp[p + c]! * alpha * own + out[q + c]! * rest;
       out[q + ALPHA] = alpha + out[q + ALPHA]! * rest;
-      for (let c = PICKED; c < channels; c++) out[q + c]! *= rest;
-      if (coat.pick >= 0) out[q + PICKED + coat.pick]! += alpha;
+      for (let c = OTHERS; c < channels; c++) out[q + c]! *= rest;
+      if (coat.pick >= 0) out[q + OTHERS + coat.pick]! += alpha;
     }
   };
 }

@@ -1,9 +1,10 @@
 /** A template at one size into a plate. */
-import type { Border } from '../layers';
-import type { AreaPaint, PaintBox, Picked } from '../paint';
+import type { Behind, Border } from '../layers';
+import { flatRamp, type AreaPaint, type PaintBox, type Picked } from '../paint';
 import { bandsOf, coverage, dashField, dashPolygons, type PixelWindow } from '../raster';
 import { difference, offset, union, type Polygon } from '../shape';
 import { outputHeight, pictureOf, type Template } from '../template';
+import { isBehind, photosBehind, type PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
 import { fadeOutline, featherMask, featherSigma } from './feather';
@@ -21,6 +22,7 @@ import {
 } from './layers';
 import { mirrored, mirrorOf } from './mirror';
 import { boxOf, paintRows, type PaintGround } from './paints';
+import type { Others } from './pixel';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
 import { shadowMask, type Caster } from './shadow';
@@ -31,6 +33,9 @@ import { plateOf, type Stack } from './stack';
 type Scene = Sided & {
   readonly scale: number;
   readonly picks: readonly Picked[];
+  /** The photos behind. */
+  readonly behind: readonly PhotoBehind[];
+  readonly others: Others;
   readonly origin: readonly [x: number, y: number];
 };
 
@@ -70,21 +75,28 @@ function castersOf(template: Template, scene: Scene): Caster[] {
   return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
 }
 
-/** Matte, backdrop and mat. A mat without a paint of its own shows the backdrop. */
+/** Matte, backdrop, layers behind, and mat. A mat without a paint of its own shows what is behind. */
 function groundOf(template: Template, matte: string | null, { box, frame, ...ground }: PictureGround): Ground {
   const { backdrop } = template;
+  const behind = template.behind.filter(isBehind);
   const none = [0, 0, 0, 0] as const;
   const bare = matte ? sourceOver(none, withOpacity(matte, 1)) : none;
   const mat = box.width > frame.width || box.height > frame.height ? template.mat.paint : null;
-  const coat = (paint: AreaPaint, within: PaintBox): Coat => ({
-    ...paintRows(paint, 1, { ...ground, box: within }),
+  const area = mat === null ? box : frame;
+  const coat = (paint: AreaPaint, within: PaintBox, opacity = 1): Coat => ({
+    ...paintRows(paint, opacity, { ...ground, box: within }),
     dash: null,
   });
+  let photos = 0;
+  const coatBehind = ({ show, paint, opacity }: Behind): Coat =>
+    show === 'paint'
+      ? coat(paint, area, opacity)
+      : { ramp: flatRamp('#000000', opacity), places: { kind: 'flat' }, pick: ground.picks.length + photos++, dash: null }; // prettier-ignore
   const { left, top, width, height } = frame;
   const colour = mat === null && typeof backdrop === 'string' ? backdrop : null;
   return {
     even: colour === null ? bare : sourceOver(bare, withOpacity(colour, 1)),
-    backdrop: backdrop === null || colour !== null ? null : coat(backdrop, frame),
+    coats: [...(backdrop === null || colour !== null ? [] : [coat(backdrop, frame)]), ...behind.map(coatBehind)],
     mat: mat === null ? null : { coat: coat(mat, box), frame: [left, top, left + width, top + height] },
   };
 }
@@ -125,7 +137,7 @@ function coatsOf(rings: readonly Ring[], scene: Scene) {
 
 /** The cutout itself in any rows of the picture. */
 function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) => Cutout {
-  const { outline, scale, picks, clip } = scene;
+  const { outline, scale, clip, others } = scene;
   const { levels, rings } = layersOf(template);
   const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
   const coats = coatsOf(rings, scene);
@@ -138,7 +150,7 @@ function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) =>
       levels: edges.map((edge) => clipped(coverage(edge, window))),
       coats: coats(window),
       feather: template.edge.feather > 0 ? clipped(featherMask(outline, template.edge, scale, window)) : null,
-      picks: picks.length,
+      others,
     };
   };
 }
@@ -146,10 +158,15 @@ function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) =>
 /** The outline of a template in pixels of a picture so many pixels wide, and what else all layers go by. */
 function sceneOf(template: Template, width: number): Scene {
   const picture = pictureOf(template);
+  const scale = width / picture.width;
+  const picks = picksOf(template);
+  const behind = photosBehind(template, width);
   return {
     ...sidedIn(template, width),
-    scale: width / picture.width,
-    picks: picksOf(template),
+    scale,
+    picks,
+    behind,
+    others: { picks: picks.length, behind: behind.length },
     origin: [-picture.left, -picture.top],
   };
 }
@@ -211,7 +228,7 @@ export function compilePlain(given: Template, width: number, matte: string | nul
     bare?.add(unseen(band));
   }
   const captions = template.captions.filter(({ on }) => on);
-  const rest = { bare: null, scale, origin, picks, finish: null, captions };
+  const rest = { bare: null, scale, origin, picks, behind: scene.behind, finish: null, captions };
   return { ...plate.done(), ...rest, bare: bare && { ...bare.done(), ...rest } };
 }
 

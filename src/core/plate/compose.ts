@@ -1,4 +1,5 @@
 /** The fused loop of photo and plate. */
+import { behindReader, type BehindPixels } from './behind';
 import { finishedRow, finishWith, type PhotoFinish, type PickedColours } from './photo-finish';
 import type { PixelWindow } from '../raster';
 import { SORTS, type Plate } from './plate';
@@ -11,6 +12,8 @@ export type PhotoPixels = {
   readonly window: PixelWindow;
   /** True where every alpha is 255. */
   readonly opaque: boolean;
+  /** What the plate wants of it behind, layer by layer (`behindPixels`). */
+  readonly behind?: readonly BehindPixels[];
 };
 
 type Bytes = Uint8Array | Uint8ClampedArray;
@@ -62,23 +65,27 @@ function partsInto(
   m: number,
   colours: PickedColours,
   photos: readonly (() => Part | null)[],
+  behind: readonly (() => Part)[],
 ): number {
   if (sums.length < n * 3) sums = new Float32Array(n * 3);
-  const record = 3 + photos.length + colours.length;
+  const pictures = behind.length;
+  const record = 3 + photos.length + colours.length + pictures;
   for (let i = 0, r = m; i < n; i++, r += record)
     for (let c = 0; c < 3; c++) {
       let sum = mixed[r + c]!;
       for (let s = 0; s < colours.length; s++) sum += 255 * colours[s]![c]! * mixed[r + 3 + photos.length + s]!;
       sums[i * 3 + c] = sum;
     }
-  photos.forEach((read, source) => {
+  const add = (read: () => Part | null, source: number) => {
     const part = read();
     if (!part) return;
     for (let i = 0, r = m + 3 + source, p = part.p; i < n; i++, r += record, p += 4) {
       const share = mixed[r]!;
       if (share > 0) for (let c = 0; c < 3; c++) sums[i * 3 + c]! += share * part.bytes[p + c]!;
     }
-  });
+  };
+  photos.forEach(add);
+  behind.forEach((read, k) => add(read, photos.length + colours.length + k));
   for (let i = 0, s = 0; i < n; i++, k += 4, s += 3) {
     out[k] = sums[s]!;
     out[k + 1] = sums[s + 1]!;
@@ -88,9 +95,14 @@ function partsInto(
 }
 
 /** Where the photo does not reach, the cutout without it shows: premultiplied, both are mixed by the photo's alpha. */
-function mixGaps(plate: Plate, { data, window }: PhotoPixels, colours: PickedColours, out: Uint8ClampedArray): void {
+function mixGaps(
+  plate: Plate,
+  { data, window, behind = [] }: PhotoPixels,
+  colours: PickedColours,
+  out: Uint8ClampedArray,
+): void {
   if (!plate.bare) throw new RangeError('a photo with gaps needs a plate compiled with its bare picture');
-  const bare = composed(plate.bare, null, colours, new Uint8ClampedArray(out.length));
+  const bare = composed(plate.bare, null, behind, colours, new Uint8ClampedArray(out.length));
   const { blank, width, height, mirror } = plate;
   const mixRow = (y: number, row: number) => {
     let p = row * window.width * 4 + 3;
@@ -117,11 +129,13 @@ function mixGaps(plate: Plate, { data, window }: PhotoPixels, colours: PickedCol
 function composed(
   plate: Plate,
   photo: PhotoPixels | null,
+  pictures: readonly BehindPixels[],
   colours: PickedColours,
   out: Uint8ClampedArray<ArrayBuffer>,
 ) {
   const { runs, mixed, width, mirror } = plate;
   const read = photo && photoReader(photo, plate.finish && finishWith(plate.finish, colours));
+  const behind = plate.behind.map((layer, k) => behindReader(pictures[k]!, layer));
   const { top, height } = plate.photoWindow;
   const isSeen = (y: number) => y >= top && y < top + height;
   out.set(plate.blank);
@@ -132,7 +146,8 @@ function composed(
     const x = first % width;
     const y = (first - x) / width;
     const k = first * 4;
-    switch (runs[run + 2]) {
+    const sort = runs[run + 2]!;
+    switch (sort) {
       case SORTS.photo: {
         const { bytes, p } = read!(x, y, n);
         // One copy of memory, several times faster than pixel by pixel.
@@ -148,10 +163,14 @@ function composed(
       case SORTS.flat:
         m = flatInto(out, k, n, mixed, m, colours);
         break;
-      default: {
+      case SORTS.parted: {
         const rowOf = (at: number) => () => (read && isSeen(at) ? read(x, at, n) : null);
-        m = partsInto(out, k, n, mixed, m, colours, [rowOf(y), rowOf(mirror - y)]);
+        const rowsBehind = behind.map((reader) => () => ({ bytes: reader(x, y, n), p: 0 }));
+        m = partsInto(out, k, n, mixed, m, colours, [rowOf(y), rowOf(mirror - y)], rowsBehind);
+        break;
       }
+      default:
+        out.set(behind[sort - SORTS.behind]!(x, y, n).subarray(0, n * 4), k);
     }
   }
   return out;
@@ -169,7 +188,7 @@ export function compose(
   colours: PickedColours = [],
   out = new Uint8ClampedArray(plate.blank.length),
 ): Uint8ClampedArray<ArrayBuffer> {
-  composed(plate, pixels, colours, out);
+  composed(plate, pixels, pixels.behind ?? [], colours, out);
   if (!pixels.opaque) mixGaps(plate, pixels, colours, out);
   return out;
 }

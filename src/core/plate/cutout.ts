@@ -2,7 +2,7 @@
 import type { Coat } from './coat';
 import { coatLayer } from './coat';
 import type { Ring } from './layers';
-import { ALPHA, channelsFor, PHOTO } from './pixel';
+import { ALPHA, channelsFor, PHOTO, type Others } from './pixel';
 
 /** A band of rows of the picture: one mask a level, width × height shares row by row. */
 export type Cutout = {
@@ -17,8 +17,7 @@ export type Cutout = {
   readonly coats: readonly (readonly Coat[] | null)[];
   /** How much of each pixel the photo covers where its edge is soft; null where the rings say it. */
   readonly feather: Float32Array | null;
-  /** How many colours are taken from the photo. */
-  readonly picks: number;
+  readonly others: Others;
 };
 
 /** First and last pixel of a row that a mask touches, or null. */
@@ -42,8 +41,8 @@ export type CutoutReader = {
   readonly at: (i: number, out: Float64Array) => number;
 };
 
-export function cutoutReader({ width, top, rings, levels, coats, feather, picks }: Cutout): CutoutReader {
-  const channels = channelsFor(picks);
+export function cutoutReader({ width, top, rings, levels, coats, feather, others }: Cutout): CutoutReader {
+  const channels = channelsFor(others);
   const lay = coatLayer(width, channels);
   const over = new Float64Array(rings.length * channels);
   rings.forEach((ring, level) => over.set(ring.over, level * channels));

@@ -1,6 +1,6 @@
-/** What lies behind everything: the matte, the backdrop on it, and a mat round the frame. */
+/** What lies behind everything: the matte, the backdrop and the layers behind on it, and a mat round the frame. */
 import { type Coat, coatLayer } from './coat';
-import { channelsFor } from './pixel';
+import { channelsFor, type Others } from './pixel';
 
 /** Left, top, right, bottom in pixels; they need not be whole. */
 export type Edges = readonly [left: number, top: number, right: number, bottom: number];
@@ -8,8 +8,8 @@ export type Edges = readonly [left: number, top: number, right: number, bottom: 
 export type Ground = {
   /** Premultiplied r, g, b and alpha, 0…1: a colour that is the same everywhere. */
   readonly even: readonly [r: number, g: number, b: number, alpha: number];
-  /** On it, within the frame and, where there is no `mat`, beyond it. */
-  readonly backdrop: Coat | null;
+  /** On it, the lowest first, within the frame and, where there is no `mat`, beyond it. */
+  readonly coats: readonly Coat[];
   readonly mat: { readonly coat: Coat; readonly frame: Edges } | null;
 };
 
@@ -22,29 +22,29 @@ function covered(from: number, to: number, first: number, n: number): Float32Arr
 
 /** Rows of the ground as pixels in the making; null where it is the same everywhere. The answer holds until the next call. */
 export function groundRows(
-  { even, backdrop, mat }: Ground,
+  { even, coats, mat }: Ground,
   width: number,
-  picks: number,
+  others: Others,
 ): ((y: number) => Float32Array) | null {
-  if (!backdrop && !mat) return null;
-  const channels = channelsFor(picks);
+  if (coats.length === 0 && !mat) return null;
+  const channels = channelsFor(others);
   const lay = coatLayer(width, channels);
   const bare = new Float32Array(width * channels);
   for (let x = 0; x < width; x++) for (let c = 0; c < 4; c++) bare[x * channels + c] = even[c]!;
-  const painter = (coat: Coat | null) => {
+  const painter = (own: readonly Coat[]) => {
     const row = bare.slice();
-    if (coat) lay(coat, 0, 0, width, row);
-    // One colour is the same in every row.
-    if (!coat || coat.places.kind === 'flat') return () => row;
-    return (y: number) => {
+    const paint = (y: number) => {
       row.set(bare);
-      lay(coat, 0, y, width, row);
+      for (const coat of own) lay(coat, 0, y, width, row);
       return row;
     };
+    paint(0);
+    // What is one colour, or one photo, is so in every row.
+    return own.every(({ places }) => places.kind === 'flat') ? () => row : paint;
   };
-  const within = painter(backdrop);
+  const within = painter(coats);
   if (!mat) return within;
-  const beyond = painter(mat.coat);
+  const beyond = painter([mat.coat]);
   const across = covered(mat.frame[0], mat.frame[2], 0, width);
   const mixed = new Float32Array(width * channels);
   return (y) => {

@@ -63,7 +63,7 @@ export function mirrored(
 /** Writes the cutout's mirror image into what lies behind; nothing where there is none. */
 export function mirrorReader({ cutout, strength, sum }: Mirrored, top: number) {
   const read = cutoutReader(cutout);
-  const seen = new Float64Array(channelsFor(cutout.picks));
+  const seen = new Float64Array(channelsFor(cutout.others));
   let [force, from, isThere] = [0, 0, false];
   return {
     row: (y: number) => {

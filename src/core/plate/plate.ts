@@ -2,11 +2,12 @@
 import type { Caption } from '../layers';
 import type { Picked, Places } from '../paint';
 import type { PixelWindow } from '../raster';
+import type { PhotoBehind } from './behind';
 import type { PhotoFinish } from './photo-finish';
 
 /**
  * Pixels come from numbered sources: 0 the photo, 1 the photo mirrored for a reflection, from
- * 2 on a colour taken from it. Those without any are final in `blank`. The others lie in
+ * 2 on colours taken from it, and after these the photo once more for each layer behind. Those without any are final in `blank`. The others lie in
  * runs, so that most of a cutout is copied rather than computed.
  */
 export type Plate = {
@@ -20,6 +21,8 @@ export type Plate = {
   readonly mixed: Float32Array;
   /** The colours that are taken from each photo: sources 2, 3, … */
   readonly picks: readonly Picked[];
+  /** What is wanted of the photo behind: the sources after those. */
+  readonly behind: readonly PhotoBehind[];
   /** Row y of the mirrored photo is row `mirror` − y of the photo. */
   readonly mirror: number;
   /** The pixels in which the photo shows: what `compose` wants to be given. */
@@ -57,6 +60,8 @@ export const SORTS = {
   flat: 3,
   /** For each pixel: what to add, and the share of every source. */
   parted: 4,
+  /** The first photo behind as it is: nothing. From here on one sort for each of them. */
+  behind: 5,
 } as const;
 
 /** A copy of an array in memory that threads share. */

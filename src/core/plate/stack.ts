@@ -4,7 +4,7 @@ import type { Rgba } from '../paint';
 import { cutoutReader, type Cutout } from './cutout';
 import { groundRows, type Ground } from './ground';
 import { mirrorReader, type Mirrored } from './mirror';
-import { ALPHA, channelsFor, MIRRORED, PHOTO, PICKED } from './pixel';
+import { ALPHA, channelsFor, MIRRORED, OTHERS, PHOTO, type Others } from './pixel';
 import { SORTS, type Plate } from './plate';
 
 /** A share this close to 0 or 1 makes no difference in 8 bits. */
@@ -103,7 +103,10 @@ type PlatePixels = {
 };
 
 /** Writes finished pixels and the runs that they lie in. */
-function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels, channels: number) {
+function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels, others: Others) {
+  const channels = channelsFor(others);
+  /** The first of the photos behind. */
+  const behind = OTHERS + others.picks;
   let sort: number = FIXED;
   let start = 0;
   const flat = new Float32Array(channels);
@@ -114,7 +117,7 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
   const end = (at: number) => {
     if (sort === FIXED) return;
     runs.add(start, at - start, sort);
-    if (sort !== SORTS.flat && sort !== SORTS.parted) hold(start, at - start, sort === SORTS.mirrored);
+    if (sort <= SORTS.mirrored) hold(start, at - start, sort === SORTS.mirrored);
   };
   /** Pixels from `at` on are of this sort. */
   const begin = (at: number, next: number) => {
@@ -133,7 +136,7 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
     if (same) return;
     begin(at, SORTS.flat);
     mixed.add(flat[0]!, flat[1]!, flat[2]!);
-    for (let c = PICKED; c < channels; c++) mixed.one(flat[c]!);
+    for (let c = OTHERS; c < behind; c++) mixed.one(flat[c]!);
   };
   return {
     begin,
@@ -147,10 +150,18 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
       blank[at * 4 + 3] = alpha * 255;
       const [photo, mirrored] = [v[PHOTO]!, v[MIRRORED]!];
       let picked = 0;
-      for (let c = PICKED; c < channels; c++) picked += v[c]!;
+      for (let c = OTHERS; c < behind; c++) picked += v[c]!;
+      let pictured = 0;
+      for (let c = behind; c < channels; c++) {
+        pictured += v[c]!;
+        if (v[c]! < 1 - NEGLIGIBLE) continue;
+        const pure = SORTS.behind + c - behind;
+        if (sort !== pure) begin(at, pure);
+        return;
+      }
       const k = 1 / alpha;
-      if (picked > NEGLIGIBLE || (photo > NEGLIGIBLE && mirrored > NEGLIGIBLE)) {
-        if (photo <= NEGLIGIBLE && mirrored <= NEGLIGIBLE) return addFlat(at, v, k);
+      if (picked + pictured > NEGLIGIBLE || (photo > NEGLIGIBLE && mirrored > NEGLIGIBLE)) {
+        if (photo <= NEGLIGIBLE && mirrored <= NEGLIGIBLE && pictured <= NEGLIGIBLE) return addFlat(at, v, k);
         if (sort !== SORTS.parted) begin(at, SORTS.parted);
         mixed.add(v[0]! * 255 * k, v[1]! * 255 * k, v[2]! * 255 * k);
         for (let c = PHOTO; c < channels; c++) mixed.one(v[c]! * k);
@@ -178,11 +189,11 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
  * pixel at each move of a slider, and a tuple a pixel costs several times as much.
  */
 function stackBand(stack: Stack, pixels: PlatePixels): void {
-  const { width, height, top, ground, shadows, feather, rings, levels, mirrored, picks } = stack;
-  const channels = channelsFor(picks);
+  const { width, height, top, ground, shadows, feather, rings, levels, mirrored, others } = stack;
+  const channels = channelsFor(others);
   const colours = Float64Array.from(shadows.flatMap(({ colour: { r, g, b, alpha } }) => [r, g, b, alpha]));
   const masks = shadows.map(({ mask }) => mask);
-  const rowOfGround = groundRows(ground, width, picks);
+  const rowOfGround = groundRows(ground, width, others);
   const mirror = mirrored && mirrorReader(mirrored, top);
   const cutout = cutoutReader(stack);
   const [seen, below] = [new Float64Array(channels), new Float64Array(channels)];
@@ -196,7 +207,7 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
 
   const first = top * width;
   const alphas = new Uint32Array(pixels.blank.buffer, pixels.blank.byteOffset, pixels.blank.length / 4);
-  const out = writer(pixels, channels);
+  const out = writer(pixels, others);
   /** What lies behind pixel `i`, column `x`, into `below`. */
   const behind = (groundRow: Float32Array | null, i: number, x: number) => {
     for (let c = 0; c < channels; c++) below[c] = groundRow ? groundRow[x * channels + c]! : c <= ALPHA ? even[c]! : 0;
@@ -205,7 +216,7 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
       const rest = 1 - share;
       for (let c = 0; c < 3; c++) below[c] = colours[s * 4 + c]! * share + below[c]! * rest;
       below[ALPHA] = share + below[ALPHA]! * rest;
-      for (let c = PICKED; c < channels; c++) below[c]! *= rest;
+      for (let c = OTHERS; c < channels; c++) below[c]! *= rest;
     }
     if (mirror?.isIn(x)) mirror.lay(x, below);
   };

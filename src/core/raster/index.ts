@@ -1,4 +1,5 @@
 export { bandsOf } from './bands';
+export { blur } from './blur';
 export { coverage, type PixelWindow } from './coverage';
 export { continued, type FromRim } from './continued';
 export { resample, type Outside } from './resample';

@@ -6,6 +6,7 @@ import type { Template } from './template';
 export const withoutFinish = (template: Template): Template => ({
   ...template,
   edge: { ...template.edge, rounding: 0, feather: 0 },
+  behind: [],
   filters: NO_FILTERS,
   tints: [],
   borders: [],

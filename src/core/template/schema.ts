@@ -3,7 +3,7 @@
  * schema is the one definition; `docs/template.schema.json` is generated from it.
  */
 import { z } from 'zod';
-import { border, caption, mat, reflection, shadow, tint } from '../layers';
+import { behind, border, caption, mat, reflection, shadow, tint } from '../layers';
 import { areaPaintSchema, colourSchema, filtersSchema } from '../paint';
 import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
@@ -129,6 +129,8 @@ export const documentSchema = z.strictObject({
   edge: whole(edgeSchema),
   centring: whole(centringSchema),
   mode: z.enum(['cutout', 'window']).default('cutout'),
+  /** Behind the cutout and its shadows, on the backdrop: the first listed lowest. */
+  behind: z.array(behind.schema).max(16).default([]),
   filters: whole(filtersSchema),
   tints: z.array(tint.schema).max(16).default([]),
   borders: z.array(border.schema).max(16).default([]),

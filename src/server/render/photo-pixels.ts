@@ -11,7 +11,7 @@ import {
   type Placement,
   type Size,
 } from '../../core/placement';
-import { onPlate, type PhotoPixels, type Plate } from '../../core/plate';
+import { behindPixels, onPlate, rectBehind, type BehindPixels, type PhotoPixels, type Plate } from '../../core/plate';
 import { continued, resample, type Outside, type PixelWindow } from '../../core/raster';
 
 /** A placed photo, and how its pixels are come by. */
@@ -69,6 +69,18 @@ function sizeOn({ photo, outside, placement: inFrame }: PlacedPhoto, plate: Plat
   return isFlat ? pixelRect(photo, placement, scale, photoWindow) : scaledSize(photo, placement, scale);
 }
 
+/** The photo once more for every layer behind, as small as it may be. */
+async function pixelsBehind({ path, photo, placement }: PlacedPhoto, { behind }: Plate): Promise<BehindPixels[]> {
+  const pixels: BehindPixels[] = [];
+  for (const layer of behind) {
+    const { left, top, ...size } = rectBehind(photo, layer);
+    const open = placement.mirror ? openPhoto(path).flop() : openPhoto(path);
+    const part = { left: -left, top: -top, width: layer.width, height: layer.height };
+    pixels.push(behindPixels(await partOf(open, size, part), layer));
+  }
+  return pixels;
+}
+
 async function pixelsOn(placed: PlacedPhoto, plate: Plate, read: Reader): Promise<PhotoPixels> {
   const { photo, outside } = placed;
   const placement = onPlate(placed.placement, plate);
@@ -99,5 +111,8 @@ async function pixelsOn(placed: PlacedPhoto, plate: Plate, read: Reader): Promis
  */
 export function photoPixels(placed: PlacedPhoto, widest: Plate | null): (plate: Plate) => Promise<PhotoPixels> {
   const read = readerOf(placed, widest && sizeOn(placed, widest));
-  return (plate) => pixelsOn(placed, plate, read);
+  return async (plate) => {
+    const pixels = await pixelsOn(placed, plate, read);
+    return plate.behind.length === 0 ? pixels : { ...pixels, behind: await pixelsBehind(placed, plate) };
+  };
 }

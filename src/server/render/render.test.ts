@@ -232,4 +232,24 @@ test.each([
   const ways = [{ gap: 'leave' }, ...['ground', 'mirror', 'smear'].map((extend) => ({ gap: 'extend', extend }))]; // prettier-ignore
   for (const centring of ways)
     expect((await rendered({ centring }, source))[0]).toMatchObject({ width: 300, height: 300 });
+  expect((await rendered({ behind: [{ zoom: 2 }] }, source))[0]).toMatchObject({ width: 300, height: 300 });
 });
+
+test('the photo behind is the photo as libvips covers and blurs it, at a distance from the rim where both know all pixels', async () => {
+  const source = `${DEMO}/celadon-mug-01.jpg`;
+  const fields = { shape: { kind: 'circle', box: { cx: 150, cy: 150, width: 40, height: 40 } } };
+  for (const [blur, by] of [[0, 0.1], [6, 1], [24, 1.5]] as const) {
+    const [file] = await rendered({ ...fields, behind: [{ blur }], outputs: [{ width: 300 }] }, source);
+    const cover = sharp(await openPhoto(source).resize(300, 300, { fit: 'cover' }).png().toBuffer()).removeAlpha();
+    const other = await (blur > 0 ? cover.blur({ sigma: blur / 2, minAmplitude: 0.001, precision: 'float' }) : cover).raw().toBuffer();
+    const own = PNG.sync.read(file!.data).data;
+    let [sum, n] = [0, 0];
+    for (let y = 50; y < 250; y++)
+      for (let x = 50; x < 250; x++) {
+        if (Math.hypot(x - 150, y - 150) < 24) continue;
+        for (let c = 0; c < 3; c++, n++) sum += Math.abs(own[(y * 300 + x) * 4 + c]! - other[(y * 300 + x) * 3 + c]!);
+      }
+    expect(sum / n).toBeLessThan(by);
+    expect(own[3]).toBe(255);
+  }
+}); // prettier-ignore

@@ -52,6 +52,7 @@ export const KEYS = {
   addTint: named('add a tint', 'toTemplate'),
   addShadow: named('add a shadow', 'toTemplate'),
   addCaption: named('add a caption', 'toTemplate'),
+  addBehind: named('put the photo or a paint behind', 'toTemplate'),
   viewEach: named('show every cutout'),
   viewAverage: named('show all cutouts averaged'),
   viewStage: named('show the stage', 'toTemplate'),

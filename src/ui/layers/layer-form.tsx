@@ -75,6 +75,23 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
           </div>
         );
       }
+      case 'times': {
+        const [min, max] = limitsOf(definition.schema.shape[key] as z.ZodType);
+        return (
+          <NumberField
+            key={key}
+            label={label}
+            value={value as number}
+            min={min}
+            max={max}
+            unit="×"
+            slider={control.slider}
+            step={0.05}
+            onChange={take}
+            onDrag={onDrag}
+          />
+        );
+      }
       case 'strength':
         return <StrengthField key={key} label={label} value={value as number} onChange={take} onDrag={onDrag} />;
       case 'colour':

@@ -42,6 +42,7 @@ const BEGINNINGS: { readonly [K in LayerList]: (template: Template, lengths: Lay
   tints: (template) => ({
     paint: { kind: 'contour', depth: goodDepth(template), stops: [[0, '#00000099'], [1, '#00000000']] }, // prettier-ignore
   }),
+  behind: () => ({}),
   borders: () => ({}),
   shadows: () => ({}),
   captions: (template, { size }) => ({ at: captionPlace(template, size) }),

@@ -7,7 +7,8 @@ export const WORDS = {
   wall: 'All cutouts of the batch at once, drawn as they will be exported.',
   easel: 'One photo at a time, for placing and mending it by hand.',
   ground: 'What you see behind the cutouts here. It is for looking only and never exported.',
-  backdrop: 'What lies behind the cutout in the file: nothing, a colour or a gradient.',
+  backdrop:
+    'What lies behind the cutout in the file: nothing, a colour or a gradient, and on that paints or the photo once more.',
   frame: 'The picture that comes out, shape and room around it; in px, or in mm at a resolution.',
   mat: 'Room around the frame in the picture: white, say, and deeper below for a caption.',
   caption: 'A line of letters on the picture; what stands in {…} is filled in for each photo.',

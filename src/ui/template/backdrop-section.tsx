@@ -1,14 +1,17 @@
 'use client';
 import type { Template } from '@/core/template';
+import { useActions } from '../keys/use-keys';
+import { LayerList, withNew } from '../layers/layer-list';
 import { ChoiceField } from '../shared/choice-field';
 import { PaintField } from '../paint/paint-field';
 import { Section } from '../shared/section';
 import type { TemplateStore } from './store';
 import { backdropWords } from './words';
 
-/** What lies behind the cutout in the file. */
+/** What lies behind the cutout in the file: nothing, a paint, and on it paints or the photo once more. */
 export function BackdropSection({ template, store }: { template: Template; store: TemplateStore }) {
   const { backdrop, frame } = template;
+  useActions('page', { addBehind: () => store.change(withNew('behind')) });
   const set = (paint: Template['backdrop']) => store.change((t) => ({ ...t, backdrop: paint }));
   return (
     <Section title="Backdrop" word="backdrop" value={backdropWords(template)}>
@@ -28,6 +31,7 @@ export function BackdropSection({ template, store }: { template: Template; store
           onDrag={store.drag}
         />
       )}
+      <LayerList list="behind" template={template} store={store} action="Add the photo or a paint behind" />
     </Section>
   );
 }

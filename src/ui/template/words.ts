@@ -1,5 +1,11 @@
 /** The parts of a template in a few words, for closed sections. */
-import { LAYER_LISTS, mat as matLayer, reflection as reflectionLayer, type LayerList } from '@/core/layers';
+import {
+  behind as behindLayer,
+  LAYER_LISTS,
+  mat as matLayer,
+  reflection as reflectionLayer,
+  type LayerList,
+} from '@/core/layers';
 import { isPicked, type LinePaint } from '@/core/paint';
 import { SHAPES, type CombinedShape, type Shape } from '@/core/shape';
 import type { Template } from '@/core/template';
@@ -101,9 +107,13 @@ function paintWords(paint: LinePaint): string {
   return isPicked(paint) ? `${paint.tone} colour of the ${paint.from}` : `${paint.kind} gradient`;
 }
 
-export function backdropWords({ backdrop }: Template): string {
-  if (backdrop === null) return 'transparent';
-  return paintWords(backdrop);
+export function backdropWords(template: Template): string {
+  const { backdrop, behind, frame } = template;
+  const [first, ...others] = behind.filter(({ on }) => on);
+  if (others.length > 0) return `${others.length + 1} layers`;
+  if (first?.show === 'photo') return `photo again, ${behindLayer.words(first, frame.unit)}`;
+  const paint = first?.paint ?? backdrop;
+  return paint === null ? 'transparent' : paintWords(paint);
 }
 
 /** The centring rule in a few words. */

@@ -1,0 +1,113 @@
+/** The photo once more, behind the cutout: blurred, as a ground of its own. */
+import type { Behind } from '../layers';
+import type { PaintBox } from '../paint';
+import { blur as blurInPlace, type PixelWindow } from '../raster';
+import { pictureOf, type Template } from '../template';
+
+/** A photo behind as a plate wants it. */
+export type PhotoBehind = Pick<Behind, 'fit' | 'zoom'> & {
+  /** What of the picture it fills, pixels; they need not be whole. */
+  readonly area: PaintBox;
+  /** The size that it is worked out in: smaller the softer it is. */
+  readonly width: number;
+  readonly height: number;
+  /** Of its Gaussian, in pixels of that size. */
+  readonly sigma: number;
+};
+
+/** Opaque RGBA of a photo behind, row by row, in the size that the plate wants. */
+export type BehindPixels = Uint8Array | Uint8ClampedArray;
+
+/** A Gaussian of so many pixels is drawn straight between the pixels without a visible step. */
+const FINE = 4;
+
+/** Layers behind that show at all. */
+export const isBehind = ({ on, opacity }: Behind): boolean => on && opacity > 0;
+
+function photoBehind({ fit, zoom, blur }: Behind, area: PaintBox, scale: number): PhotoBehind {
+  const sigma = (blur / 2) * scale;
+  const k = Math.min(1, FINE / Math.max(sigma, 1e-6));
+  const [width, height] = [Math.max(1, Math.round(area.width * k)), Math.max(1, Math.round(area.height * k))];
+  return { fit, zoom, area, width, height, sigma: sigma * (width / area.width) };
+}
+
+/** The photos behind of a picture so many pixels wide, the lowest first. A mat with a paint of its own leaves them the frame. */
+export function photosBehind(template: Template, width: number): PhotoBehind[] {
+  const picture = pictureOf(template);
+  const scale = width / picture.width;
+  const { frame, mat } = template;
+  const whole = { left: 0, top: 0, width, height: picture.height * scale };
+  const inner = { left: -picture.left * scale, top: -picture.top * scale, width: frame.width * scale, height: frame.height * scale }; // prettier-ignore
+  return template.behind
+    .filter((layer) => isBehind(layer) && layer.show === 'photo')
+    .map((layer) => photoBehind(layer, mat.paint === null ? whole : inner, scale));
+}
+
+/** Where the whole photo lies in whole pixels of a photo behind: it covers all of it, its middle in the middle. */
+export function rectBehind(
+  photo: { readonly width: number; readonly height: number },
+  { fit, zoom, width, height }: PhotoBehind,
+): PixelWindow {
+  const k = Math.max(width / photo.width, height / photo.height);
+  const [across, down] = fit === 'stretch' ? [width * zoom, height * zoom] : [photo.width * k * zoom, photo.height * k * zoom]; // prettier-ignore
+  const [w, h] = [Math.max(width, Math.round(across)), Math.max(height, Math.round(down))];
+  return { left: Math.round((width - w) / 2), top: Math.round((height - h) / 2), width: w, height: h };
+}
+
+/** White is put under what of a photo is transparent. */
+const UNDER = 255;
+
+/**
+ * The pixels of a photo behind, blurred; along the rim the Gaussian goes by what there is.
+ *
+ * @param data straight RGBA of its size
+ */
+export function behindPixels(data: BehindPixels, { width, height, sigma }: PhotoBehind): BehindPixels {
+  const out = new Uint8ClampedArray(width * height * 4).fill(255);
+  const n = width * height;
+  const blurred = (plane: Float32Array) => {
+    if (sigma > 0) blurInPlace(plane, width, height, sigma);
+    return plane;
+  };
+  const weight = blurred(new Float32Array(n).fill(1));
+  for (let c = 0; c < 3; c++) {
+    const plane = new Float32Array(n);
+    for (let i = 0, k = 0; i < n; i++, k += 4) {
+      const alpha = data[k + 3]! / 255;
+      plane[i] = data[k + c]! * alpha + UNDER * (1 - alpha);
+    }
+    blurred(plane);
+    for (let i = 0, k = c; i < n; i++, k += 4) out[k] = plane[i]! / weight[i]!;
+  }
+  return out;
+}
+
+/** Gives parts of rows of the picture, drawn straight between the pixels; an answer holds until the next call. */
+export function behindReader(data: BehindPixels, { area, width, height }: PhotoBehind) {
+  let row = new Uint8ClampedArray(0);
+  const place = (at: number, from: number, extent: number, pixels: number) =>
+    Math.min(pixels - 1, Math.max(0, ((at + 0.5 - from) / extent) * pixels - 0.5));
+  return (x: number, y: number, n: number): Uint8ClampedArray => {
+    if (row.length < n * 4) row = new Uint8ClampedArray(n * 4);
+    const down = place(y, area.top, area.height, height);
+    const above = Math.floor(down);
+    const below = Math.min(height - 1, above + 1);
+    const v = down - above;
+    for (let i = 0, k = 0; i < n; i++, k += 4) {
+      const across = place(x + i, area.left, area.width, width);
+      const left = Math.floor(across);
+      const right = Math.min(width - 1, left + 1);
+      const u = across - left;
+      for (let c = 0; c < 3; c++) {
+        const a = data[(above * width + left) * 4 + c]!;
+        const b = data[(above * width + right) * 4 + c]!;
+        const d = data[(below * width + left) * 4 + c]!;
+        const e = data[(below * width + right) * 4 + c]!;
+        const high = a + (b - a) * u;
+        row[k + c] = high + (d + (e - d) * u - high) * v;
+      }
+      row[k + 3] = 255;
+    }
+    return row;
+  };
+}
