@@ -1,5 +1,6 @@
 /** Photos around windows, and what is seen behind them. */
 import { PNG } from 'pngjs';
+import sharp from 'sharp';
 import { batchOf, cutouts, painted, step } from './bench-page';
 import { compare, exported, previewAndExport } from './exports';
 import { gradientPhoto } from './photos';
@@ -11,7 +12,7 @@ test('a lens: the photo around a round hole, itself sharp and twice as large in 
   const [preview, made] = await previewAndExport(page, await gradientPhoto('soft.png', 'grey'), async () => {
     await page.getByRole('radio', { name: 'around it', exact: true }).click();
     await page.getByRole('button', { name: /^Backdrop/ }).click();
-    await page.getByRole('button', { name: 'Add the photo or a paint behind' }).click();
+    await page.getByRole('button', { name: 'Add a photo, picture or paint behind' }).click();
     const layer = page.getByRole('group', { name: 'Photo again 1' });
     await layer.getByRole('textbox', { name: 'Blur' }).fill('0');
     await layer.getByRole('textbox', { name: 'Enlarged' }).fill('2');
@@ -41,3 +42,34 @@ test('a window alone is clear in the file, and its cutout fills it exactly', asy
   expect(window![540 * 1080 + 540]).toBe(0);
   await expect(cutouts(page)).toHaveCount(1);
 });
+
+test('a maker’s mark brought in lies on top of every file as it is drawn, and stays kept while it is used', async ({ page }) => {
+  const mark = await sharp({ create: { width: 90, height: 90, channels: 4, background: '#ff000080' } })
+    .composite([{ input: { create: { width: 40, height: 40, channels: 4, background: '#0000ff' } } }])
+    .png()
+    .toBuffer();
+  const [preview, made] = await previewAndExport(page, await gradientPhoto('soft.png', 'many'), async () => {
+    await page.getByRole('button', { name: /^On top/ }).click();
+    await page.getByRole('button', { name: 'Add a picture or a paint on top' }).click();
+    await page.getByRole('button', { name: /No picture yet/ }).click();
+    const dialog = page.getByRole('dialog', { name: 'Choose a picture' });
+    await dialog.getByLabel('Picture to bring in').setInputFiles({ name: 'words.png', mimeType: 'image/png', buffer: Buffer.from('words') }); // prettier-ignore
+    await expect(dialog.getByRole('alert')).toContainText('not a JPEG, PNG, WebP');
+    await dialog.getByLabel('Picture to bring in').setInputFiles({ name: 'mark.png', mimeType: 'image/png', buffer: mark }); // prettier-ignore
+    await expect(dialog).toHaveCount(0);
+    await expect(page.getByRole('button', { name: /mark\.png/ })).toBeVisible();
+    await page.getByRole('radio', { name: 'in a box', exact: true }).click();
+    await expect(page.getByRole('group', { name: 'Picture 1' }).getByRole('textbox', { name: 'Width' })).toHaveValue('216');
+  });
+  const { alphaDiffers, beyond } = compare(preview, made);
+  expect([alphaDiffers, beyond(4)]).toEqual([0, 0]);
+  // Its middle is blue, in the corner of the frame beyond the circle its red is half transparent.
+  const at = (x: number, y: number) => [...made.subarray((y * 1080 + x) * 4, (y * 1080 + x) * 4 + 4)];
+  expect(at(918, 918)).toEqual([0, 0, 255, 255]);
+  expect(at(1020, 1020)).toEqual([255, 0, 0, 128]);
+  await step(page, 'Template').click();
+  await page.getByRole('button', { name: /^On top/ }).click();
+  await page.getByRole('button', { name: /mark\.png/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('used once');
+  await expect(page.getByRole('button', { name: 'Delete mark.png' })).toHaveCount(0);
+}); // prettier-ignore

@@ -134,8 +134,8 @@ test.each([
   [() => ['--template', join(folder, 'none.json'), '--out', folder, MUG], /none\.json/],
   [() => ['--template', write('cut.json', '{"wobrel":'), '--out', folder, MUG], /cut\.json: not JSON/],
   [
-    () => ['--template', write('later.json', '{"wobrel":1,"name":"x","mode":"window"}'), '--out', folder, MUG],
-    /later\.json: not supported yet: mode/,
+    () => ['--template', write('later.json', '{"wobrel":1,"name":"x","mode":"hole"}'), '--out', folder, MUG],
+    /later\.json: mode: /,
   ],
   [
     () => ['--template', template, '--out', folder, 'no/such/photo.jpg'],
@@ -235,4 +235,37 @@ test('two runs into one folder at a time: the second is refused, and nothing is 
   // A claim that a killed run has left holds nobody back.
   writeFileSync(join(out, '.wobrel-run'), '999999999');
   expect(run('--template', template, '--out', out, BOWL).status).toBe(0);
+});
+
+describe('pictures that come along in a template’s file', () => {
+  const mark = sharp({ create: { width: 20, height: 20, channels: 4, background: '#ff0000' } })
+    .png()
+    .toBuffer();
+  const withPicture = async (name: string, pictures: (sum: string, data: string) => unknown) => {
+    const data = await mark;
+    const document = { wobrel: 1, name: 'Mark', before: [{ picture: sha256Of(data) }], outputs: [{ width: 60 }] };
+    return write(name, JSON.stringify({ ...document, pictures: pictures(sha256Of(data), data.toString('base64')) }));
+  };
+
+  test('are drawn', async () => {
+    const out = join(folder, 'marked');
+    const file = await withPicture('marked.json', (sum, data) => ({ [sum]: data }));
+    expect(run('--template', file, '--out', out, MUG)).toMatchObject({ status: 0, stderr: '' });
+    const pixels = await sharp(join(out, 'celadon-mug-01-tile.png')).raw().toBuffer();
+    expect([...pixels.subarray(0, 4)]).toEqual([255, 0, 0, 255]);
+  });
+
+  test.each([
+    ['missing', () => ({}), 'before[0].picture: the file does not hold this picture'],
+    ['of another sum', (sum: string) => ({ [sum]: 'AAAA' }), 'another file’s sum'],
+    ['no base64', (sum: string) => ({ [sum]: '%' }), 'pictures: expected base64 files by their SHA-256'],
+    ['a list', () => [1], 'pictures: expected base64 files by their SHA-256'],
+  ])('%s: status 2 and one line', async (name, pictures, line) => {
+    const file = await withPicture(`${name}.json`, pictures);
+    const { status, stderr } = run('--template', file, '--out', join(folder, name), MUG);
+    expect(status).toBe(2);
+    expect(stderr).toContain(line);
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+    expect(existsSync(join(folder, name))).toBe(false);
+  });
 });

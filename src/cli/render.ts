@@ -12,15 +12,17 @@ import type { Sight } from '../core/sight';
 import { outputHeight, parseTemplate, pictureOf, type Template } from '../core/template';
 import { bringCaptionFonts } from '../server/fonts';
 import { inspectPhoto } from '../server/intake';
+import type { PicturePaths } from '../server/pictures';
 import { plateCache, shareTemplate } from '../server/render';
 import { writeWhole } from '../server/store';
 import { createEngine, type Engine } from './engine';
 import { prepareFolder } from './out-folder';
+import { pictureFiles, unpacked, type PictureFiles } from './pictures';
 import { photoFiles, type NamedPhoto } from './photo-files';
 
 export type RenderCall = { readonly template: string; readonly out: string; readonly photos: readonly string[] };
 
-async function readTemplate(path: string): Promise<Template> {
+async function readTemplate(path: string): Promise<{ template: Template; pictures: PictureFiles }> {
   const text = await readFile(path, 'utf8').catch(() => {
     throw new WobrelError('no-such-file', `the template can’t be read: ${path}`, path);
   });
@@ -31,7 +33,9 @@ async function readTemplate(path: string): Promise<Template> {
     throw new WobrelError('template-invalid', `${path}: not JSON (${(error as Error).message})`, path);
   }
   try {
-    return parseTemplate(document);
+    const { document: own, packed } = unpacked(document);
+    const template = parseTemplate(own);
+    return { template, pictures: await pictureFiles(template, packed) };
   } catch (error) {
     if (error instanceof WobrelError) throw new WobrelError(error.code, `${path}: ${error.message}`, error.at);
     throw error;
@@ -83,12 +87,12 @@ function looker(engine: Engine, template: Template, alone: boolean) {
 }
 
 /** Renders the photos that were seen; one that fails is an item with its error. */
-function renderer(engine: Engine, given: Template, seen: readonly Seen[], out: string) {
+function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen: readonly Seen[], out: string) {
   const good = seen.flatMap((one) => ('photo' in one ? [one.photo] : []));
   const template = withSizes(given, good);
   const { means, twins } = findingsOf(template, good);
   const twinOf = new Map(good.map((photo, i) => [photo, twins[i] ?? null]));
-  const shared = shareTemplate(template, null, means);
+  const shared = shareTemplate(template, null, means, pictures);
   const plates = plateCache(engine, template, shared);
   return async (one: Seen, files: readonly string[]): Promise<ManifestItem[]> => {
     if ('fault' in one) return [failedItem(one.path, one.fault)];
@@ -120,6 +124,8 @@ function renderer(engine: Engine, given: Template, seen: readonly Seen[], out: s
   };
 }
 
+type Report = (done: number, all: number) => void;
+
 /**
  * Renders all photos and writes the manifest.
  *
@@ -127,9 +133,22 @@ function renderer(engine: Engine, given: Template, seen: readonly Seen[], out: s
  * @returns the manifest; failed photos are items with an `error`
  * @throws WobrelError where the call or the template is wrong, or nothing can be written
  */
-export async function render(call: RenderCall, report: (done: number, all: number) => void): Promise<Manifest> {
+export async function render(call: RenderCall, report: Report): Promise<Manifest> {
+  const { template, pictures } = await readTemplate(call.template);
+  try {
+    return await renderWith(template, pictures.paths, call, report);
+  } finally {
+    await pictures.remove();
+  }
+}
+
+async function renderWith(
+  template: Template,
+  pictures: PicturePaths,
+  call: RenderCall,
+  report: Report,
+): Promise<Manifest> {
   const startedAt = new Date().toISOString();
-  const template = await readTemplate(call.template);
   const photos = await photoFiles(call.photos);
   if (photos.length === 0) throw new WobrelError('no-photos', 'there are no photos to render');
   const { names, release } = await prepareFolder(call.out);
@@ -141,7 +160,7 @@ export async function render(call: RenderCall, report: (done: number, all: numbe
     const look = looker(engine, template, photos.length === 1);
     const seen = await Promise.all(photos.map((photo, i) => queue.add(() => look(photo, i + 1))));
     const nameFile = namer(names);
-    const make = renderer(engine, template, seen, call.out);
+    const make = renderer(engine, template, pictures, seen, call.out);
     let done = 0;
     const items = await Promise.all(
       seen.map((one, i) => {

@@ -25,8 +25,22 @@ const placers = kept<Placer>(PLACERS);
 
 /** The plate for pictures `width` pixels wide; the centring rule does not change it. */
 export function plateFor(template: Template, width: number, withBare: boolean): Plate {
-  const { frame, shape, mode, edge, borders, shadows, reflection, mat, backdrop, behind, filters, tints, captions } =
-    template;
+  const {
+    frame,
+    shape,
+    mode,
+    edge,
+    borders,
+    shadows,
+    reflection,
+    mat,
+    backdrop,
+    behind,
+    before,
+    filters,
+    tints,
+    captions,
+  } = template;
   const inner = shadows.filter(({ kind }) => kind === 'inner');
   const drop = shadows.filter(({ kind }) => kind !== 'inner');
   // Captions add nothing but the colours that they take from the photo.
@@ -34,7 +48,7 @@ export function plateFor(template: Template, width: number, withBare: boolean): 
   // How soft and how large photos behind are is no part of the plate.
   const grounds = behind.map((layer) => (layer.show === 'photo' ? [layer.on, layer.opacity] : layer));
   const common = [width, frame, shape, mode, edge, mat, picks];
-  const key = JSON.stringify([common, withBare, borders, drop, reflection, backdrop, grounds]);
+  const key = JSON.stringify([common, withBare, borders, drop, reflection, backdrop, grounds, before]);
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.
   const finishKey = JSON.stringify([common, plate.photoWindow, filters, tints, inner]);

@@ -26,6 +26,7 @@ import { outputHeight, pictureOf, type Template } from '../core/template';
 import { placerFor, plateFor } from './compiled';
 import { bringCaptionFonts } from './fonts';
 import type { Drawn, PreviewPhoto } from './protocol';
+import { bringTemplatePictures } from './pictures';
 import { proxyFor } from './proxies';
 
 /** Placed pixels kept for the next change of border or shadow, which leaves them as they are. */
@@ -155,8 +156,8 @@ export async function draw(template: Template, width: number, photos: readonly P
     // A photo that is turned or does not reach everywhere may leave pixels without photo at the rim.
     const gaps =
       template.centring.gap !== 'extend' && placements.some(({ fadeGap, angle }) => fadeGap > 0 || angle !== 0);
+    await Promise.all([bringCaptionFonts(template), bringTemplatePictures(template)]);
     const plate = plateFor(template, width, gaps);
-    await bringCaptionFonts(template);
     // Proxies load side by side; drawing itself is one after the other.
     return await Promise.all(photos.map((photo, i) => drawOne(template, plate, photo, placements[i]!)));
   } catch (error) {

@@ -1,13 +1,14 @@
 /** Layers made larger or smaller with the frame. */
 import type { LinePaint } from '../paint';
 
-type Place = readonly [x: number, y: number];
+type Point = readonly [x: number, y: number];
+type Box = { readonly cx: number; readonly cy: number; readonly width: number; readonly height: number };
 
 export type Growth = {
   /** A length as it becomes. */
   readonly length: (v: number) => number;
   /** A point as it becomes. */
-  readonly place: (at: Place) => Place;
+  readonly place: (at: Point) => Point;
 };
 
 /** A paint; the depth of one that follows the outline is the only length that any has. */
@@ -19,15 +20,24 @@ function grownValue(value: unknown, growth: Growth): unknown {
   return typeof value === 'number' ? growth.length(value) : value;
 }
 
+function grownBox(box: Box | null, { length, place }: Growth): Box | null {
+  if (!box) return null;
+  const [cx, cy] = place([box.cx, box.cy]);
+  return { cx, cy, width: length(box.width), height: length(box.height) };
+}
+
+type Lengths<L> = {
+  readonly lengths: readonly (keyof L)[];
+  readonly places?: readonly (keyof L)[];
+  readonly boxes?: readonly (keyof L)[];
+};
+
 /** A layer with all its lengths, points and paints as they become. */
-export function grown<L extends object>(
-  { lengths, places = [] }: { readonly lengths: readonly (keyof L)[]; readonly places?: readonly (keyof L)[] },
-  layer: L,
-  growth: Growth,
-): L {
+export function grown<L extends object>({ lengths, places = [], boxes = [] }: Lengths<L>, layer: L, growth: Growth): L {
   const next = { ...layer } as L & { paint?: LinePaint };
   for (const key of lengths) next[key] = grownValue(next[key], growth) as L[typeof key] & LinePaint;
-  for (const key of places) next[key] = growth.place(next[key] as Place) as L[typeof key] & LinePaint;
+  for (const key of places) next[key] = growth.place(next[key] as Point) as L[typeof key] & LinePaint;
+  for (const key of boxes) next[key] = grownBox(next[key] as Box | null, growth) as L[typeof key] & LinePaint;
   if (next.paint) next.paint = grownPaint(next.paint, growth);
   return next;
 }

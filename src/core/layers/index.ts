@@ -1,8 +1,10 @@
+export { before, type Before } from './before';
 export { behind, type Behind } from './behind';
 export { border, type Border } from './border';
 export { caption, type Caption } from './caption';
 export { grown, grownPaint, type Growth } from './grown';
 export { paintHandle, shadowHandle, type LayerHandle } from './handles';
+export type { Place } from './pictured';
 export type { Control, LayerDefinition, Room } from './layer';
 export { mat, type Mat } from './mat';
 export { reflection, type Reflection } from './reflection';

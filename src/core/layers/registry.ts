@@ -1,10 +1,18 @@
 /** All layers of which a template has a list, by the list's name. */
+import { before } from './before';
 import { behind } from './behind';
 import { border } from './border';
 import { caption } from './caption';
 import { shadow } from './shadow';
 import { tint } from './tint';
 
-export const LAYER_LISTS = { behind, tints: tint, borders: border, shadows: shadow, captions: caption } as const;
+export const LAYER_LISTS = {
+  behind,
+  before,
+  tints: tint,
+  borders: border,
+  shadows: shadow,
+  captions: caption,
+} as const;
 
 export type LayerList = keyof typeof LAYER_LISTS;

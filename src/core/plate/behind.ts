@@ -22,7 +22,7 @@ export type BehindPixels = Uint8Array | Uint8ClampedArray;
 const FINE = 4;
 
 /** Layers behind that show at all. */
-export const isBehind = ({ on, opacity }: Behind): boolean => on && opacity > 0;
+export const isBehind = ({ on, opacity }: Pick<Behind, 'on' | 'opacity'>): boolean => on && opacity > 0;
 
 function photoBehind({ fit, zoom, blur }: Behind, area: PaintBox, scale: number): PhotoBehind {
   const sigma = (blur / 2) * scale;

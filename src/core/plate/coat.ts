@@ -1,5 +1,6 @@
 /** Paints laid over each other, row by row. */
 import { fillPaint, fillPlaces, type PaintRows, type Places } from '../paint';
+import type { PixelWindow } from '../raster';
 import { ALPHA, OTHERS } from './pixel';
 
 /** A paint ready to be laid. */
@@ -8,14 +9,37 @@ export type Coat = PaintRows & {
   readonly pick: number;
   /** Where a border's dash covers it; null all round. */
   readonly dash: Places | null;
+  /** A picture instead of the paint: premultiplied 8-bit RGBA over a window. */
+  readonly pixels?: { readonly window: PixelWindow; readonly data: Uint8ClampedArray; readonly opacity: number };
 };
+
+/** True where it is the same in every row. */
+export const isSameAllOver = ({ places, pixels }: Coat): boolean => places.kind === 'flat' && !pixels;
 
 /** Lays a coat over `n` pixels in the making, of row `y` from column `x` on. */
 export type Lay = (coat: Coat, x: number, y: number, n: number, out: Float32Array) => void;
 
 export function coatLayer(width: number, channels: number): Lay {
   const [scratch, at, dash] = [new Float32Array(width), new Int32Array(width), new Float32Array(width)];
+  const layPixels = (
+    { window, data, opacity }: NonNullable<Coat['pixels']>,
+    x: number,
+    y: number,
+    n: number,
+    out: Float32Array,
+  ) => {
+    let k = ((y - window.top) * window.width + x - window.left) * 4;
+    for (let i = 0, q = 0; i < n; i++, q += channels, k += 4) {
+      const alpha = (data[k + 3]! / 255) * opacity;
+      if (alpha === 0) continue;
+      const rest = 1 - alpha;
+      for (let c = 0; c < 3; c++) out[q + c] = (data[k + c]! / 255) * opacity + out[q + c]! * rest;
+      out[q + ALPHA] = alpha + out[q + ALPHA]! * rest;
+      for (let c = OTHERS; c < channels; c++) out[q + c]! *= rest;
+    }
+  };
   return (coat, x, y, n, out) => {
+    if (coat.pixels) return layPixels(coat.pixels, x, y, n, out);
     fillPaint(coat, x, y, n, scratch, at);
     const { ramp } = coat;
     if (coat.dash) fillPlaces(coat.dash, x, y, n, dash);

@@ -1,10 +1,10 @@
 /** A template at one size into a plate. */
-import type { Behind, Border } from '../layers';
-import { flatRamp, type AreaPaint, type PaintBox, type Picked } from '../paint';
+import type { Border } from '../layers';
+import type { AreaPaint, PaintBox, Picked } from '../paint';
 import { bandsOf, coverage, dashField, dashPolygons, type PixelWindow } from '../raster';
 import { difference, offset, union, type Polygon } from '../shape';
 import { outputHeight, pictureOf, type Template } from '../template';
-import { isBehind, photosBehind, type PhotoBehind } from './behind';
+import { photosBehind, type PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
 import { fadeOutline, featherMask, featherSigma } from './feather';
@@ -23,6 +23,7 @@ import {
 import { mirrored, mirrorOf } from './mirror';
 import { boxOf, paintRows, type PaintGround } from './paints';
 import type { Others } from './pixel';
+import { picturedCoats } from './pictured';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
 import { shadowMask, type Caster } from './shadow';
@@ -76,27 +77,25 @@ function castersOf(template: Template, scene: Scene): Caster[] {
 }
 
 /** Matte, backdrop, layers behind, and mat. A mat without a paint of its own shows what is behind. */
-function groundOf(template: Template, matte: string | null, { box, frame, ...ground }: PictureGround): Ground {
+function groundOf(
+  template: Template,
+  matte: string | null,
+  behind: readonly Coat[],
+  { box, frame, ...ground }: PictureGround,
+): Ground {
   const { backdrop } = template;
-  const behind = template.behind.filter(isBehind);
   const none = [0, 0, 0, 0] as const;
   const bare = matte ? sourceOver(none, withOpacity(matte, 1)) : none;
   const mat = box.width > frame.width || box.height > frame.height ? template.mat.paint : null;
-  const area = mat === null ? box : frame;
-  const coat = (paint: AreaPaint, within: PaintBox, opacity = 1): Coat => ({
-    ...paintRows(paint, opacity, { ...ground, box: within }),
+  const coat = (paint: AreaPaint, within: PaintBox): Coat => ({
+    ...paintRows(paint, 1, { ...ground, box: within }),
     dash: null,
   });
-  let photos = 0;
-  const coatBehind = ({ show, paint, opacity }: Behind): Coat =>
-    show === 'paint'
-      ? coat(paint, area, opacity)
-      : { ramp: flatRamp('#000000', opacity), places: { kind: 'flat' }, pick: ground.picks.length + photos++, dash: null }; // prettier-ignore
   const { left, top, width, height } = frame;
   const colour = mat === null && typeof backdrop === 'string' ? backdrop : null;
   return {
     even: colour === null ? bare : sourceOver(bare, withOpacity(colour, 1)),
-    coats: [...(backdrop === null || colour !== null ? [] : [coat(backdrop, frame)]), ...behind.map(coatBehind)],
+    coats: [...(backdrop === null || colour !== null ? [] : [coat(backdrop, frame)]), ...behind],
     mat: mat === null ? null : { coat: coat(mat, box), frame: [left, top, left + width, top + height] },
   };
 }
@@ -207,9 +206,18 @@ export function compilePlain(given: Template, width: number, matte: string | nul
   const standing = casters.flatMap(({ polygons }) => polygons);
   const place = stands ? mirrorOf(template.reflection, standing, scale) : null;
   const cutoutIn = cutoutMaker(template, scene);
+  // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
+  const area = template.mat.paint === null ? box : inner;
+  const corner = [inner.left, inner.top] as const;
+  const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner });
   const bandAt = (window: PixelWindow): Stack => ({
     ...cutoutIn(window),
-    ground: groundOf(template, matte, { outline, scale, picks, window, box, frame: inner }),
+    ground: groundOf(template, matte, picturedCoats(template, 'behind', { ...roomIn(window), area }), {
+      ...roomIn(window),
+      box,
+      frame: inner,
+    }),
+    before: picturedCoats(template, 'before', { ...roomIn(window), area: box }),
     shadows: casting.map(({ shadow, colour }) => ({
       colour,
       mask:

@@ -1,5 +1,5 @@
 /** What lies behind everything: the matte, the backdrop and the layers behind on it, and a mat round the frame. */
-import { type Coat, coatLayer } from './coat';
+import { type Coat, coatLayer, isSameAllOver } from './coat';
 import { channelsFor, type Others } from './pixel';
 
 /** Left, top, right, bottom in pixels; they need not be whole. */
@@ -38,9 +38,10 @@ export function groundRows(
       for (const coat of own) lay(coat, 0, y, width, row);
       return row;
     };
-    paint(0);
     // What is one colour, or one photo, is so in every row.
-    return own.every(({ places }) => places.kind === 'flat') ? () => row : paint;
+    if (!own.every(isSameAllOver)) return paint;
+    paint(0);
+    return () => row;
   };
   const within = painter(coats);
   if (!mat) return within;

@@ -1,4 +1,4 @@
-export { behindPixels, photosBehind, rectBehind, type BehindPixels, type PhotoBehind } from './behind';
+export { behindPixels, photosBehind, rectBehind, type BehindPixels } from './behind';
 export { compile, compilePlain, finishOf } from './compile';
 export { borderBand, picksOf, sourceOver, thrownShadows } from './layers';
 export { captionFonts, layoutCaption, writeCaptions, type CaptionLayout } from './lettering';

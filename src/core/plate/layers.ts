@@ -93,12 +93,12 @@ export function layersOf(template: Template): Layers {
 }
 
 /** The colours that the template takes from each photo, each once. */
-export function picksOf({ tints, borders, captions, backdrop, behind, mat }: Template): Picked[] {
+export function picksOf({ tints, borders, captions, backdrop, behind, before, mat }: Template): Picked[] {
   const isOn = ({ on }: { readonly on: boolean }) => on;
   const paints: readonly (LinePaint | null)[] = [
     ...[...tints.filter(isOn), ...visibleBorders(borders), ...captions.filter(isOn)].map(({ paint }) => paint),
     backdrop,
-    ...behind.filter((layer) => isOn(layer) && layer.show === 'paint').map(({ paint }) => paint),
+    ...[...behind, ...before].filter((layer) => isOn(layer) && layer.show === 'paint').map(({ paint }) => paint),
     mat.paint,
   ];
   const picks = paints.filter((paint): paint is Picked => paint !== null && isPicked(paint));

@@ -1,6 +1,8 @@
 /** Masks and colours of a template's layers stacked into the pixels of a plate. */
 import type { PixelWindow } from '../raster';
 import type { Rgba } from '../paint';
+import { frontRows } from './front';
+import type { Coat } from './coat';
 import { cutoutReader, type Cutout } from './cutout';
 import { groundRows, type Ground } from './ground';
 import { mirrorReader, type Mirrored } from './mirror';
@@ -22,6 +24,8 @@ export type Stack = Cutout & {
   /** First listed on top, as in CSS. */
   readonly shadows: readonly { readonly colour: Rgba; readonly mask: Float32Array }[];
   readonly mirrored: Mirrored | null;
+  /** Over everything, the lowest first. */
+  readonly before: readonly Coat[];
 };
 
 /** Numbers added in records, in memory that grows with them: a plain list of many millions takes several times as much. */
@@ -189,7 +193,7 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
  * pixel at each move of a slider, and a tuple a pixel costs several times as much.
  */
 function stackBand(stack: Stack, pixels: PlatePixels): void {
-  const { width, height, top, ground, shadows, feather, rings, levels, mirrored, others } = stack;
+  const { width, height, top, ground, shadows, feather, rings, levels, mirrored, others, before } = stack;
   const channels = channelsFor(others);
   const colours = Float64Array.from(shadows.flatMap(({ colour: { r, g, b, alpha } }) => [r, g, b, alpha]));
   const masks = shadows.map(({ mask }) => mask);
@@ -208,6 +212,14 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
   const first = top * width;
   const alphas = new Uint32Array(pixels.blank.buffer, pixels.blank.byteOffset, pixels.blank.length / 4);
   const out = writer(pixels, others);
+  const frontRow = frontRows(before, width, others);
+  /** A pixel in the making with what lies before it. */
+  const finish = (front: Float32Array | null, i: number, x: number, v: Float64Array, alpha: number) => {
+    const over = front ? front[x * channels + ALPHA]! : 0;
+    if (over === 0) return out.add(first + i, v, alpha);
+    for (let c = 0; c < channels; c++) v[c] = front![x * channels + c]! + v[c]! * (1 - over);
+    out.add(first + i, v, over + alpha * (1 - over));
+  };
   /** What lies behind pixel `i`, column `x`, into `below`. */
   const behind = (groundRow: Float32Array | null, i: number, x: number) => {
     for (let c = 0; c < channels; c++) below[c] = groundRow ? groundRow[x * channels + c]! : c <= ALPHA ? even[c]! : 0;
@@ -228,14 +240,15 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
     cutout.row(y);
     mirror?.row(y);
     const groundRow = rowOfGround && rowOfGround(top + y);
+    const front = frontRow(top + y);
     for (let i = from; i < end; i++) {
       // Most pixels lie in long stretches of nothing or of pure photo: those are passed in one go.
-      if (bareOutside && outermost[i] === 0) {
+      if (!front && bareOutside && outermost[i] === 0) {
         if (!out.isIn(FIXED)) out.begin(first + i, FIXED);
         while (i + 1 < end && outermost[i + 1] === 0) i++;
         continue;
       }
-      if (plainInside && innermost[i] === 1 && (!feather || feather[i] === 1)) {
+      if (!front && plainInside && innermost[i] === 1 && (!feather || feather[i] === 1)) {
         const begun = i;
         while (i + 1 < end && innermost[i + 1] === 1 && (!feather || feather[i + 1] === 1)) i++;
         alphas.fill(OPAQUE, first + begun, first + i + 1);
@@ -243,13 +256,13 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
         continue;
       }
       const isCutout = outermost[i] !== 0 || (feather !== null && feather[i] !== 0);
-      if (!isCutout && !isGround && !isShaded(masks, i) && !mirror?.isIn(i - from)) {
+      if (!front && !isCutout && !isGround && !isShaded(masks, i) && !mirror?.isIn(i - from)) {
         if (!out.isIn(FIXED)) out.begin(first + i, FIXED);
         continue;
       }
       if (!isCutout) {
         behind(groundRow, i, i - from);
-        out.add(first + i, below, below[ALPHA]!);
+        finish(front, i, i - from, below, below[ALPHA]!);
         continue;
       }
       const beneath = cutout.at(i, seen);
@@ -257,7 +270,7 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
         behind(groundRow, i, i - from);
         for (let c = 0; c < channels; c++) if (c !== PHOTO) seen[c]! += below[c]! * beneath;
       }
-      out.add(first + i, seen, seen[ALPHA]! + seen[PHOTO]!);
+      finish(front, i, i - from, seen, seen[ALPHA]! + seen[PHOTO]!);
     }
     out.begin(first + end, FIXED);
   }

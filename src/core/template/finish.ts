@@ -7,6 +7,7 @@ export const withoutFinish = (template: Template): Template => ({
   ...template,
   edge: { ...template.edge, rounding: 0, feather: 0 },
   behind: [],
+  before: [],
   filters: NO_FILTERS,
   tints: [],
   borders: [],

@@ -4,15 +4,26 @@ import type { TemplateDocument } from './schema';
 
 export type Finish = Pick<
   TemplateDocument,
-  'edge' | 'behind' | 'filters' | 'tints' | 'borders' | 'shadows' | 'reflection' | 'mat' | 'captions' | 'backdrop'
+  | 'edge'
+  | 'behind'
+  | 'before'
+  | 'filters'
+  | 'tints'
+  | 'borders'
+  | 'shadows'
+  | 'reflection'
+  | 'mat'
+  | 'captions'
+  | 'backdrop'
 >;
 
 export function grownFinish(finish: Finish, growth: Growth): Finish {
-  const { edge, behind, filters, tints, borders, shadows, captions, backdrop } = finish;
+  const { edge, behind, before, filters, tints, borders, shadows, captions, backdrop } = finish;
   return {
     edge: { ...edge, rounding: growth.length(edge.rounding), feather: growth.length(edge.feather) },
     filters,
     behind: behind.map((layer) => grown(LAYER_LISTS.behind, layer, growth)),
+    before: before.map((layer) => grown(LAYER_LISTS.before, layer, growth)),
     tints: tints.map((layer) => grown(LAYER_LISTS.tints, layer, growth)),
     borders: borders.map((layer) => grown(LAYER_LISTS.borders, layer, growth)),
     shadows: shadows.map((layer) => grown(LAYER_LISTS.shadows, layer, growth)),

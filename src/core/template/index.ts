@@ -4,6 +4,7 @@ export { frameWidthInPixels, inPicture, outputHeight, widthFor, type OutputSize 
 export { STARTING_FINISHES, withFinish } from './finishes';
 export { withoutFinish } from './finish';
 export { photoBox, photoOutline } from './photo-room';
+export { picturesOf } from './pictures';
 export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';
 export { fillFrame, frameIn, withFrame, withMat, type Frame } from './frame';
 export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH } from './schema';

@@ -3,7 +3,7 @@
  * schema is the one definition; `docs/template.schema.json` is generated from it.
  */
 import { z } from 'zod';
-import { behind, border, caption, mat, reflection, shadow, tint } from '../layers';
+import { before, behind, border, caption, mat, reflection, shadow, tint } from '../layers';
 import { areaPaintSchema, colourSchema, filtersSchema } from '../paint';
 import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
@@ -128,9 +128,12 @@ export const documentSchema = z.strictObject({
   shape: shapeSchema.default({ kind: 'circle' }),
   edge: whole(edgeSchema),
   centring: whole(centringSchema),
+  /** The photo lies in the shape, or around it as around a window. */
   mode: z.enum(['cutout', 'window']).default('cutout'),
   /** Behind the cutout and its shadows, on the backdrop: the first listed lowest. */
   behind: z.array(behind.schema).max(16).default([]),
+  /** Before the cutout and its borders, below the captions: the first listed lowest. */
+  before: z.array(before.schema).max(16).default([]),
   filters: whole(filtersSchema),
   tints: z.array(tint.schema).max(16).default([]),
   borders: z.array(border.schema).max(16).default([]),

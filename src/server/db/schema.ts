@@ -103,6 +103,15 @@ export const photos = sqliteTable(
   ],
 );
 
+/** Pictures that templates show, by their content. */
+export const pictures = sqliteTable('pictures', {
+  sha256: text('sha256').primaryKey(),
+  name: text('name').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
+  addedAt: now('added_at'),
+});
+
 /** Files that were not taken, and why. */
 export const refusals = sqliteTable(
   'refusals',

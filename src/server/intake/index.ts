@@ -1,4 +1,4 @@
-export { brokenPhoto, inspectPhoto, type PhotoFacts } from './inspect';
+export { brokenPhoto, inspectPhoto, OPEN_OPTIONS, type PhotoFacts } from './inspect';
 export { openPhoto } from './open';
 export { makeProxies } from './proxies';
 export { receiveFiles, type Arrival } from './receive';

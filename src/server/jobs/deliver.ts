@@ -10,6 +10,7 @@ import type { ManifestItem } from '../../core/export';
 import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write } from '../db';
 import { outlinesOf } from '../geometry';
+import { keptPaths } from '../pictures';
 import { plateCache, shareTemplate, type RenderedFile, type RenderPool } from '../render';
 import { deliveryFolder, digestFile, originalPath } from '../store';
 import { announce } from './events';
@@ -73,7 +74,7 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
   const template = keptTemplate(delivery.document);
   const folder = deliveryFolder(delivery.id);
   const { means, others } = await batchOf(delivery, template);
-  const shared = shareTemplate(template, delivery.outline, means);
+  const shared = shareTemplate(template, delivery.outline, means, keptPaths(template));
   const plates = plateCache(pool, template, shared);
   return async (photo: PhotoRow, files: readonly FileRow[]): Promise<Made> => {
     const before = new Map<number, RenderedFile>();

@@ -45,7 +45,7 @@ export function createRenderPool(folder?: string): RenderPool {
 export const renderHere: RenderPool = {
   threads: 1,
   render: (task) => renderTask(task),
-  plate: async (task) => plateTask(task),
+  plate: plateTask,
   close: async () => {},
 };
 

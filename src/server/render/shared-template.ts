@@ -3,19 +3,31 @@ import { checker, type BatchMeans, type Checker } from '../../core/checks';
 import { compile, type Plate } from '../../core/plate';
 import { recallOutline, type Outline } from '../../core/shape';
 import type { Template } from '../../core/template';
+import type { PicturePaths } from '../pictures';
 
 export type SharedTemplate = { readonly key: string; readonly bytes: Uint8Array };
 
-type Kept = { readonly template: Template; readonly outline: Outline | null; readonly means: BatchMeans };
+type Kept = {
+  readonly template: Template;
+  readonly outline: Outline | null;
+  readonly means: BatchMeans;
+  readonly pictures: PicturePaths;
+};
 
 let made = 0;
 
 /**
  * @param outline the shape's, where working it out takes long
  * @param means what the batch is like, for the checks
+ * @param pictures where its pictures lie
  */
-export function shareTemplate(template: Template, outline: Outline | null, means: BatchMeans): SharedTemplate {
-  const text = new TextEncoder().encode(JSON.stringify({ template, outline, means } satisfies Kept));
+export function shareTemplate(
+  template: Template,
+  outline: Outline | null,
+  means: BatchMeans,
+  pictures: PicturePaths,
+): SharedTemplate {
+  const text = new TextEncoder().encode(JSON.stringify({ template, outline, means, pictures } satisfies Kept));
   const bytes = new Uint8Array(new SharedArrayBuffer(text.length));
   bytes.set(text);
   return { key: `${process.pid} ${++made}`, bytes };
@@ -24,6 +36,7 @@ export function shareTemplate(template: Template, outline: Outline | null, means
 export type OpenTemplate = {
   readonly template: Template;
   readonly checker: Checker;
+  readonly pictures: PicturePaths;
   /** A plate with the picture without photo, compiled once in this thread. */
   readonly bare: (width: number, matte: string | null) => Plate;
 };
@@ -45,9 +58,9 @@ const open = new Map<string, OpenTemplate>();
 export function openTemplate({ key, bytes }: SharedTemplate): OpenTemplate {
   const known = open.get(key);
   if (known) return known;
-  const { template, outline, means } = JSON.parse(new TextDecoder().decode(bytes.slice())) as Kept;
+  const { template, outline, means, pictures } = JSON.parse(new TextDecoder().decode(bytes.slice())) as Kept;
   if (outline) recallOutline(template.shape, outline);
-  const opened = { template, checker: checker(template, means), bare: barePlates(template) };
+  const opened = { template, pictures, checker: checker(template, means), bare: barePlates(template) };
   if (open.size >= OPEN) open.delete(open.keys().next().value!);
   open.set(key, opened);
   return opened;

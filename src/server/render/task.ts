@@ -7,6 +7,7 @@ import { compile, sharedPlate, type Plate } from '../../core/plate';
 import { renderPhoto, type BufferFor, type RenderedFile } from './render';
 import { matteOf } from './matte';
 import { bringCaptionFonts } from '../fonts';
+import { bringKept } from '../pictures';
 import { openTemplate, type SharedTemplate } from './shared-template';
 
 export type RenderTask = {
@@ -31,8 +32,8 @@ export async function renderTask(
   { source, photo, template: shared, targets, finished = [], widest }: RenderTask,
   bufferFor?: BufferFor,
 ): Promise<RenderedPhoto> {
-  const { template, checker, bare } = openTemplate(shared);
-  await bringCaptionFonts(template);
+  const { template, checker, bare, pictures } = openTemplate(shared);
+  await Promise.all([bringCaptionFonts(template), bringKept(template, pictures)]);
   const placement = checker.place(photo);
   const files = await renderPhoto(
     {
@@ -64,7 +65,8 @@ export async function renderTask(
 export type PlateTask = { readonly template: SharedTemplate; readonly width: number; readonly matte: string | null };
 
 /** The plate for a size and matte, in memory that threads share. */
-export function plateTask({ template: shared, width, matte }: PlateTask): Plate {
-  const { template } = openTemplate(shared);
+export async function plateTask({ template: shared, width, matte }: PlateTask): Promise<Plate> {
+  const { template, pictures } = openTemplate(shared);
+  await bringKept(template, pictures);
   return sharedPlate(compile(template, width, matte));
 }

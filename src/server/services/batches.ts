@@ -7,6 +7,7 @@ import { database, tables, write, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
 import { changedElsewhere, notFound } from './refusals';
 import { askForFindings } from './findings';
+import { refuseMissing } from './pictures';
 import { seenIn } from './seen';
 import { newestVersion } from './versions';
 
@@ -263,7 +264,7 @@ export type OwnSave = { readonly window: string; readonly change: number };
  * that comes late changes nothing.
  *
  * @returns the new revision
- * @throws WobrelError `template-…`, `shape-intricate`, `not-found`, or `conflict`
+ * @throws WobrelError `template-…`, `shape-intricate`, `picture-missing`, `not-found`, or `conflict`
  */
 export async function saveDraft(
   id: number,
@@ -272,6 +273,7 @@ export async function saveDraft(
   own: OwnSave | null = null,
 ): Promise<number> {
   const { template, outline } = await outlinesOf().template(document);
+  await refuseMissing(template);
   const [window, change] = [own?.window ?? null, own?.change ?? 0];
   const isNext = eq(batches.revision, revision);
   const follows = own && and(eq(batches.savedBy, own.window), lt(batches.savedChange, own.change));

@@ -1,11 +1,13 @@
 export * as batches from './batches';
 export * as deliveries from './deliveries';
 export * as photos from './photos';
+export * as pictures from './pictures';
 export * as shapes from './shapes';
 export * as templates from './templates';
 export type { BatchCard, BatchDetail } from './batches';
 export type { DeliveryProgress } from './deliveries';
 export { lookAtAll } from './photos';
 export type { PhotoChange, PhotoRow, Received } from './photos';
+export type { KeptPicture } from './pictures';
 export type { OwnShape, ShapeLibrary, UsedBy } from './shapes';
 export type { SavedTemplate } from './templates';

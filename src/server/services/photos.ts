@@ -15,6 +15,7 @@ import { oncePerProcess } from '../once';
 import { createSightPool } from '../sight';
 import { asWriteError, originalPath, proxyPath } from '../store';
 import { batchRow } from './batches';
+import { cleanName } from './names';
 import { notFound } from './refusals';
 import { seenIn, UNSEEN, type Unseen } from './seen';
 
@@ -118,17 +119,6 @@ export async function lookAtAll(): Promise<number> {
 
 /** Most photos a page of the list holds. */
 export const PAGE_LIMIT = 1000;
-
-/** A file name as people see it: no folders, no control characters, nothing that turns the direction of writing, not endless. */
-function cleanName(name: string): string {
-  const last = name.split(/[/\\]/).pop()!;
-  return (
-    last
-      .normalize('NFC')
-      .replace(/[\u0000-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u2069]/g, '')
-      .slice(0, 255) || 'unnamed'
-  );
-}
 
 async function refuseTwin(batchId: number, sha256: string): Promise<void> {
   const [twin] = await database()

@@ -1,2 +1,2 @@
 export { asWriteError, digestFile, sha256Of, writeWhole } from './files';
-export { arrivalsFolder, databasePath, deliveryFolder, originalPath, proxyPath } from './paths';
+export { arrivalsFolder, databasePath, deliveryFolder, originalPath, picturePath, proxyPath } from './paths';

@@ -6,6 +6,7 @@ const byHash = (kind: string, sha256: string, ending = '') =>
   join(dataFolder(), kind, sha256.slice(0, 2), sha256 + ending);
 
 export const originalPath = (sha256: string) => byHash('photos', sha256);
+export const picturePath = (sha256: string) => byHash('pictures', sha256, '.png');
 export const proxyPath = (sha256: string, size: ProxySize) => byHash('proxies', sha256, `-${size}.jpg`);
 export const arrivalsFolder = () => join(dataFolder(), 'arrivals');
 export const deliveryFolder = (id: number) => join(dataFolder(), 'deliveries', String(id));

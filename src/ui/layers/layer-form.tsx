@@ -1,6 +1,6 @@
 'use client';
 import type { z } from 'zod';
-import type { Border, Control, LayerDefinition, Room } from '@/core/layers';
+import type { Border, Control, LayerDefinition, Place, Room } from '@/core/layers';
 import type { LinePaint } from '@/core/paint';
 import type { Template } from '@/core/template';
 import { PaintField } from '../paint/paint-field';
@@ -9,6 +9,8 @@ import { ColourField } from '../paint/colour-field';
 import { NumberField } from '../shared/number-field';
 import { limitsOf } from '../shared/number-limits';
 import { SelectField } from '../shared/select-field';
+import { PictureField } from '../pictures/picture-field';
+import { BoxField } from './box-field';
 import { DashesField } from './dashes-field';
 import { goodDepth } from './lists';
 import { StrengthField } from './strength-field';
@@ -100,6 +102,19 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
         return <TextField key={key} label={label} value={value as string} onChange={take} onDrag={onDrag} />;
       case 'dashes':
         return <DashesField key={key} label={label} border={layer as unknown as Border} unit={unit} onChange={set} />;
+      case 'box':
+        return (
+          <BoxField
+            key={key}
+            label={label}
+            box={value as Place | null}
+            frame={template.frame}
+            onChange={take}
+            onDrag={onDrag}
+          />
+        );
+      case 'picture':
+        return <PictureField key={key} picture={value as string | null} onChange={take} />;
       case 'place': {
         const at = value as readonly [number, number];
         const common = { min: -100_000, max: 100_000, unit, onDrag };

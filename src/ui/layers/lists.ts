@@ -43,6 +43,7 @@ const BEGINNINGS: { readonly [K in LayerList]: (template: Template, lengths: Lay
     paint: { kind: 'contour', depth: goodDepth(template), stops: [[0, '#00000099'], [1, '#00000000']] }, // prettier-ignore
   }),
   behind: () => ({}),
+  before: () => ({}),
   borders: () => ({}),
   shadows: () => ({}),
   captions: (template, { size }) => ({ at: captionPlace(template, size) }),

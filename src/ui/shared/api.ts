@@ -17,10 +17,12 @@ export async function api<T>(
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE' = 'GET',
   body?: unknown,
 ): Promise<T> {
+  // A form says by itself what it is.
+  const isJson = body !== undefined && !(body instanceof FormData);
   const response = await fetch(path, {
     method,
-    headers: body === undefined ? undefined : { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body),
+    headers: isJson ? { 'content-type': 'application/json' } : undefined,
+    body: isJson ? JSON.stringify(body) : (body as FormData | undefined),
   }).catch(() => {
     throw new ApiError('offline', 'The server can’t be reached.');
   });

@@ -30,7 +30,8 @@ function handleOf(template: Template, { list, i }: HeldLayer): LayerHandle<Chang
     return shadow?.on ? asChange(shadowHandle(shadow, around(0)), (next) => next) : null;
   }
   const layer = template[list][i];
-  if (!layer?.on || typeof layer.paint === 'string' || list === 'captions' || list === 'behind') return null;
+  if (!layer?.on || typeof layer.paint === 'string' || list === 'captions' || list === 'behind' || list === 'before')
+    return null;
   const box = around(list === 'borders' ? borderBand(template.borders[i]!)[0] : 0);
   return asChange(paintHandle(layer.paint, box), (paint) => ({ paint }));
 }

@@ -31,7 +31,7 @@ export function BackdropSection({ template, store }: { template: Template; store
           onDrag={store.drag}
         />
       )}
-      <LayerList list="behind" template={template} store={store} action="Add the photo or a paint behind" />
+      <LayerList list="behind" template={template} store={store} action="Add a photo, picture or paint behind" />
     </Section>
   );
 }

@@ -11,7 +11,7 @@ import { PaintField } from '../paint/paint-field';
 import { ChoiceField } from '../shared/choice-field';
 import { Section } from '../shared/section';
 import type { TemplateStore } from './store';
-import { bordersWords, captionsWords, matWords, shadowsWords, tintsWords } from './words';
+import { beforeWords, bordersWords, captionsWords, matWords, shadowsWords, tintsWords } from './words';
 
 type PartProps = { readonly template: Template; readonly store: TemplateStore };
 
@@ -106,6 +106,16 @@ export function MatSection({ template, store }: PartProps) {
           onDrag={store.drag}
         />
       )}
+    </Section>
+  );
+}
+
+/** Pictures and paints over the finished cutout. */
+export function BeforeSection({ template, store }: PartProps) {
+  useActions('page', { addBefore: () => store.change(withNew('before')) });
+  return (
+    <Section title="On top" value={beforeWords(template)}>
+      <LayerList list="before" template={template} store={store} action="Add a picture or a paint on top" />
     </Section>
   );
 }

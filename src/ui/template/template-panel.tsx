@@ -6,7 +6,14 @@ import { ColoursSection } from './colours-section';
 import { EdgeSection } from './edge-section';
 import { FinishSection } from './finish-section';
 import { FrameSection } from './frame-section';
-import { BordersSection, CaptionsSection, MatSection, ShadowsSection, TintsSection } from './layer-sections';
+import {
+  BeforeSection,
+  BordersSection,
+  CaptionsSection,
+  MatSection,
+  ShadowsSection,
+  TintsSection,
+} from './layer-sections';
 import { ShapeSection } from './shape-section';
 import type { TemplateStore } from './store';
 
@@ -29,6 +36,7 @@ export function TemplatePanel({ template, store, photo }: TemplatePanelProps) {
       <BordersSection template={template} store={store} />
       <ShadowsSection template={template} store={store} />
       <MatSection template={template} store={store} />
+      <BeforeSection template={template} store={store} />
       <CaptionsSection template={template} store={store} />
       <BackdropSection template={template} store={store} />
       <FrameSection template={template} store={store} />

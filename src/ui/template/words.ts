@@ -85,11 +85,13 @@ function layersWords<K extends LayerList>(list: K, template: Template): string {
   const layers = template[list] as readonly Template[K][number][];
   const [first, ...others] = layers.filter(({ on }) => on);
   if (!first) return layers.length === 0 ? 'none' : 'off';
-  return others.length > 0 ? `${others.length + 1} ${list}` : definition.words(first, template.frame.unit);
+  if (others.length > 0) return `${others.length + 1} ${list === 'before' ? 'layers' : list}`;
+  return definition.words(first, template.frame.unit);
 }
 
 export const tintsWords = (template: Template): string => layersWords('tints', template);
 export const bordersWords = (template: Template): string => layersWords('borders', template);
+export const beforeWords = (template: Template): string => layersWords('before', template);
 export const captionsWords = (template: Template): string => layersWords('captions', template);
 
 export function shadowsWords(template: Template): string {
@@ -112,6 +114,7 @@ export function backdropWords(template: Template): string {
   const [first, ...others] = behind.filter(({ on }) => on);
   if (others.length > 0) return `${others.length + 1} layers`;
   if (first?.show === 'photo') return `photo again, ${behindLayer.words(first, frame.unit)}`;
+  if (first?.show === 'picture') return 'a picture';
   const paint = first?.paint ?? backdrop;
   return paint === null ? 'transparent' : paintWords(paint);
 }

@@ -1,0 +1,3 @@
+export { drawnPicture, fitted, FITS } from './draw';
+export { bringPictures, pictureAtHand, PICTURE_SIDE } from './shelf';
+export type { PictureRaster } from './levels';

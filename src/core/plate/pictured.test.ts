@@ -1,0 +1,91 @@
+/** Pictures and paints behind and before the cutout. */
+import { bringPictures } from '../pictures';
+import { drawnNoise, squareTemplate } from '../testing/drawn';
+
+const SIZE = 200;
+const RED = 'a'.repeat(64);
+const HALF = 'b'.repeat(64);
+
+/** 40 × 40 pixels of one colour. */
+const even = (colour: readonly number[]) => ({
+  data: new Uint8ClampedArray(40 * 40 * 4).map((_, i) => colour[i % 4]!),
+  width: 40,
+  height: 40,
+});
+
+beforeAll(() => bringPictures([RED, HALF], async (sum) => even(sum === RED ? [255, 0, 0, 255] : [0, 0, 255, 128])));
+
+const circle = { kind: 'circle', box: { cx: 100, cy: 100, width: 120, height: 120 } };
+const drawn = (fields: object) => drawnNoise(squareTemplate(SIZE, { shape: circle, ...fields }), SIZE);
+const show = 'picture';
+
+test('a picture behind fills what the cutout leaves, or its box', () => {
+  const all = drawn({ behind: [{ show, picture: RED }] });
+  expect(all.at(5, 5)).toEqual([255, 0, 0, 255]);
+  expect(all.at(100, 100)).toEqual(drawn({}).at(100, 100));
+  const box = drawn({ behind: [{ show, picture: RED, place: { cx: 20, cy: 20, width: 20, height: 20 } }] });
+  expect([box.at(9, 20)[3], box.at(10, 20), box.at(29, 29), box.at(30, 20)[3]]).toEqual([0, [255, 0, 0, 255], [255, 0, 0, 255], 0]); // prettier-ignore
+});
+
+test('one before lies over photo, border and ground alike, and where there is none nothing changes', () => {
+  const place = { cx: 100, cy: 100, width: 40, height: 40 };
+  const border = { width: 10, paint: '#00ff00' };
+  const plain = drawn({ borders: [border] });
+  const { at, out } = drawn({ borders: [border], before: [{ show, picture: RED, place }] });
+  expect(at(100, 100)).toEqual([255, 0, 0, 255]);
+  expect(at(81, 119)).toEqual([255, 0, 0, 255]);
+  for (let y = 0; y < SIZE; y++)
+    for (let x = 0; x < SIZE; x++)
+      if (x < 80 || x >= 120 || y < 80 || y >= 120) expect(out[(y * SIZE + x) * 4]).toBe(plain.out[(y * SIZE + x) * 4]);
+  const corner = drawn({ before: [{ show, picture: RED, place: { ...place, cx: 20, cy: 20 } }] });
+  expect(corner.at(5, 5)).toEqual([255, 0, 0, 255]);
+  expect(corner.at(60, 5)[3]).toBe(0);
+});
+
+test('half transparent ones mix by source over, in their order (W3C Compositing 1 §9.1)', () => {
+  const place = { cx: 100, cy: 100, width: 40, height: 40 };
+  const plain = drawn({}).at(100, 100);
+  const [r, g, b] = drawn({ before: [{ show, picture: HALF, place }] }).at(100, 100);
+  const share = 128 / 255;
+  [plain[0]! * (1 - share), plain[1]! * (1 - share), plain[2]! * (1 - share) + 255 * share].forEach((v, c) =>
+    expect(Math.abs([r, g, b][c]! - v)).toBeLessThanOrEqual(1.5),
+  );
+  // Alone on nothing it keeps its own alpha; at half strength half of it.
+  expect(drawn({ before: [{ show, picture: HALF, place: { ...place, cx: 20, cy: 20 } }] }).at(10, 10)).toEqual([0, 0, 255, 128]); // prettier-ignore
+  expect(drawn({ before: [{ show, picture: HALF, opacity: 0.5 }] }).at(2, 2)[3]).toBe(64);
+  const two = drawn({
+    before: [
+      { show, picture: RED },
+      { show, picture: HALF },
+    ],
+  }).at(2, 2);
+  [255 * (1 - share), 0, 255 * share].forEach((v, c) => expect(Math.abs(two[c]! - v)).toBeLessThanOrEqual(1.5));
+});
+
+test('a paint before is a scrim over all, and may be a colour of the photo', () => {
+  const stops = [[0, '#00000000'], [1, '#000000']]; // prettier-ignore
+  const { at } = drawn({ behind: [{ show, picture: RED }], before: [{ show: 'paint', paint: { kind: 'linear', angle: 180, stops } }] }); // prettier-ignore
+  expect(Math.abs(at(2, 50)[0]! - 255 * (1 - 50.5 / SIZE))).toBeLessThanOrEqual(1);
+  expect(at(2, 199)[0]).toBeLessThan(3);
+});
+
+test('a layer without a picture, off or of no strength changes nothing', () => {
+  const plain = drawn({}).out;
+  for (const layer of [{ show }, { show, picture: RED, on: false }, { show, picture: RED, opacity: 0 }])
+    expect(drawn({ before: [layer], behind: [layer] }).out).toEqual(plain);
+});
+
+test('one that is not at hand is told by its field', () => {
+  const missing = { show, picture: 'c'.repeat(64) };
+  expect(() => drawn({ behind: [{ show, picture: RED }, missing] })).toThrow(
+    'behind[1].picture: the picture is missing',
+  );
+  expect(() => drawn({ before: [missing] })).toThrow('before[0].picture: the picture is missing');
+});
+
+test('the alpha does not depend on the photo', () => {
+  const fields = { before: [{ show, picture: HALF, place: { cx: 60, cy: 60, width: 90, height: 50 } }], edge: { feather: 20 } }; // prettier-ignore
+  const template = squareTemplate(SIZE, { shape: circle, ...fields });
+  const [a, b] = [1, 2].map((seed) => drawnNoise(template, SIZE, seed).out.filter((_, i) => i % 4 === 3));
+  expect(a).toEqual(b);
+});

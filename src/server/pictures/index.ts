@@ -1,0 +1,1 @@
+export { bringKept, keptPaths, keptPicture, type PicturePaths } from './pictures';

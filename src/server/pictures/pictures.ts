@@ -1,0 +1,52 @@
+/** Pictures of templates: kept by their content, brought for whichever thread draws them. */
+import sharp from 'sharp';
+import { WobrelError } from '../../core/errors';
+import { bringPictures, PICTURE_SIDE, type PictureRaster } from '../../core/pictures';
+import { picturesOf, type Template } from '../../core/template';
+import { brokenPhoto, OPEN_OPTIONS } from '../intake';
+import { picturePath } from '../store';
+
+/** Where the files of a template's pictures lie, by their sums. */
+export type PicturePaths = Readonly<Record<string, string>>;
+
+/** Where the kept pictures of a template lie. */
+export const keptPaths = (template: Template): PicturePaths =>
+  Object.fromEntries(picturesOf(template).map(({ sha256 }) => [sha256, picturePath(sha256)]));
+
+/**
+ * A file as it is kept: upright, in sRGB, with its alpha and without metadata, a PNG no larger than is ever drawn.
+ *
+ * @throws WobrelError `photo-broken` or `photo-too-large`
+ */
+export async function keptPicture(path: string): Promise<{ data: Buffer; width: number; height: number }> {
+  const { data, info } = await sharp(path, OPEN_OPTIONS)
+    .autoOrient()
+    .resize(PICTURE_SIDE, PICTURE_SIDE, { fit: 'inside', withoutEnlargement: true })
+    .toColourspace('srgb')
+    .png()
+    .toBuffer({ resolveWithObject: true })
+    .catch((error: unknown) => {
+      throw brokenPhoto(error);
+    });
+  return { data, width: info.width, height: info.height };
+}
+
+async function read(sha256: string, paths: PicturePaths): Promise<PictureRaster> {
+  const path = paths[sha256];
+  if (!path) throw new WobrelError('picture-missing', 'a picture of the template is missing');
+  const { data, info } = await sharp(path, OPEN_OPTIONS)
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => {
+      throw new WobrelError('picture-missing', 'a picture of the template can’t be read');
+    });
+  return { data, width: info.width, height: info.height };
+}
+
+/** Has the pictures of a template at hand. */
+export const bringKept = (template: Template, paths: PicturePaths): Promise<void> =>
+  bringPictures(
+    picturesOf(template).map(({ sha256 }) => sha256),
+    (sha256) => read(sha256, paths),
+  );

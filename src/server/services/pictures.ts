@@ -1,0 +1,97 @@
+/** The library of pictures that templates show. */
+import { desc, eq, inArray, like, sql } from 'drizzle-orm';
+import { rm } from 'node:fs/promises';
+import { WobrelError } from '../../core/errors';
+import { picturesOf, type Template } from '../../core/template';
+import { MAX_FILE_BYTES } from '../config';
+import { database, tables, write } from '../db';
+import { inspectPhoto, type Arrival } from '../intake';
+import { keptPicture } from '../pictures';
+import { picturePath, sha256Of, writeWhole } from '../store';
+import { cleanName } from './names';
+
+const { pictures, batches, deliveries, templateVersions } = tables;
+
+export type KeptPicture = {
+  readonly sha256: string;
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  /** Batches and saved versions that show it. */
+  readonly uses: number;
+};
+
+const usedIn = (
+  table: typeof batches | typeof templateVersions,
+  column: typeof batches.draft | typeof templateVersions.document,
+) => sql<number>`(select count(*) from ${table} where instr(${column}, ${pictures.sha256}) > 0)`;
+
+/** All of them, the newest first. */
+export const listPictures = (): Promise<KeptPicture[]> =>
+  database()
+    .select({
+      sha256: pictures.sha256,
+      name: pictures.name,
+      width: pictures.width,
+      height: pictures.height,
+      uses: sql<number>`${usedIn(batches, batches.draft)} + ${usedIn(templateVersions, templateVersions.document)}`,
+    })
+    .from(pictures)
+    .orderBy(desc(pictures.addedAt), desc(pictures.sha256));
+
+/**
+ * Keeps an arrived file as a picture; the same one again is the one there is.
+ *
+ * @throws WobrelError `photo-…` where the file is no picture that can be worked with
+ */
+export async function takePicture(arrival: Arrival): Promise<Omit<KeptPicture, 'uses'>> {
+  try {
+    if (arrival.tooLarge)
+      throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
+    await inspectPhoto(arrival.path);
+    const { data, width, height } = await keptPicture(arrival.path);
+    const sha256 = sha256Of(data);
+    await writeWhole(picturePath(sha256), data);
+    const row = { sha256, name: cleanName(arrival.name), width, height };
+    await write((tx) => tx.insert(pictures).values(row).onConflictDoNothing());
+    return row;
+  } finally {
+    await rm(arrival.path, { force: true });
+  }
+}
+
+/** Where a kept picture's file lies. @throws WobrelError `not-found` */
+export async function pictureFile(sha256: string): Promise<string> {
+  const [row] = await database().select().from(pictures).where(eq(pictures.sha256, sha256));
+  if (!row) throw new WobrelError('not-found', 'There is no such picture.');
+  return picturePath(sha256);
+}
+
+/** @throws WobrelError `conflict` where something shows it */
+export async function deletePicture(sha256: string): Promise<void> {
+  await pictureFile(sha256);
+  const part = `%${sha256}%`;
+  await write(async (tx) => {
+    const used = [
+      await tx.select({ id: batches.id }).from(batches).where(like(batches.draft, part)).limit(1),
+      await tx.select({ id: templateVersions.id }).from(templateVersions).where(like(templateVersions.document, part)).limit(1), // prettier-ignore
+      await tx.select({ id: deliveries.id }).from(deliveries).where(like(deliveries.document, part)).limit(1),
+    ].flat();
+    if (used.length > 0)
+      throw new WobrelError('conflict', 'A batch, a saved template or a delivery shows this picture.');
+    await tx.delete(pictures).where(eq(pictures.sha256, sha256));
+  });
+  await rm(picturePath(sha256), { force: true });
+}
+
+/** @throws WobrelError `picture-missing` with the field that names a picture which is not kept */
+export async function refuseMissing(template: Template): Promise<void> {
+  const wanted = picturesOf(template);
+  if (wanted.length === 0) return;
+  const rows = await database()
+    .select({ sha256: pictures.sha256 })
+    .from(pictures)
+    .where(inArray(pictures.sha256, wanted.map(({ sha256 }) => sha256))); // prettier-ignore
+  const missing = wanted.find(({ sha256 }) => !rows.some((row) => row.sha256 === sha256));
+  if (missing) throw new WobrelError('picture-missing', `${missing.at}: there is no such picture`, missing.at);
+}
