@@ -2,6 +2,7 @@
 import sharp from 'sharp';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { bringPictures } from '../src/core/pictures';
 import { placer } from '../src/core/placement';
 import { compile } from '../src/core/plate';
 import { parseTemplate } from '../src/core/template';
@@ -30,9 +31,20 @@ export const RICH = {
   mat: { bottom: 100, paint: '#ffffff' },
 }; // prettier-ignore
 
-const FINISHES = { plain: {}, rich: RICH } as const;
+/** The picture that is shown behind and on top. */
+const PICTURE = 'a'.repeat(64);
+const picture = { show: 'picture', picture: PICTURE } as const;
+
+const FINISHES = {
+  plain: {},
+  rich: RICH,
+  /** Beside a cutout on a paint, as it fills the picture, too. */
+  painted: { backdrop: '#ffffff' },
+  pictured: { behind: [picture], before: [{ ...picture, place: { cx: 900, cy: 900, width: 200, height: 200 } }] },
+  photoBehind: { behind: [{ blur: 48 }] },
+} as const;
 type Name = keyof typeof FINISHES;
-const NAMES = ['plain', 'rich'] as const;
+const NAMES = Object.keys(FINISHES) as Name[];
 
 /** CPU milliseconds, system time included. */
 async function cpuOf(work: () => unknown): Promise<number> {
@@ -56,7 +68,7 @@ function renderer(name: Name) {
   };
 }
 
-export type FinishSpeed = Record<'plain' | 'rich' | 'decode' | 'compilePlain' | 'compileRich', number>;
+export type FinishSpeed = Record<Name | 'decode' | 'compilePlain' | 'compileRich', number>;
 
 /** Medians in ms over interleaved rounds. */
 export async function measureFinish(rounds: number, photoCount: number): Promise<FinishSpeed> {
@@ -64,17 +76,20 @@ export async function measureFinish(rounds: number, photoCount: number): Promise
   sharp.cache(false);
   mkdirSync(OUT, { recursive: true });
   const paths = await benchPhotos(photoCount);
-  const ways = { plain: renderer('plain'), rich: renderer('rich') };
-  const times: Record<keyof FinishSpeed, number[]> = { plain: [], rich: [], decode: [], compilePlain: [], compileRich: [] }; // prettier-ignore
+  const data = new Uint8Array(800 * 600 * 4).map((_, i) => (i * 7) & 255);
+  await bringPictures([PICTURE], async () => ({ data, width: 800, height: 600 }));
+  const ways = Object.fromEntries(NAMES.map((name) => [name, renderer(name)])) as Record<Name, ReturnType<typeof renderer>>; // prettier-ignore
+  const keys = [...NAMES, 'decode', 'compilePlain', 'compileRich'] as const;
+  const times = Object.fromEntries(keys.map((key) => [key, [] as number[]])) as Record<keyof FinishSpeed, number[]>;
   // The first photo of each is left out: the loops are not compiled yet.
   for (const name of NAMES) await ways[name](paths[0]!);
   for (let round = 0; round < rounds; round++) {
-    const sums = { plain: 0, rich: 0, decode: 0 };
+    const sums = Object.fromEntries([...NAMES, 'decode'].map((name) => [name, 0])) as Record<Name | 'decode', number>;
     for (const path of paths) {
       for (const name of NAMES) sums[name] += await cpuOf(() => ways[name](path));
       sums.decode += await cpuOf(() => sharp(path).raw().toBuffer());
     }
-    for (const name of ['plain', 'rich', 'decode'] as const) times[name].push(sums[name] / paths.length);
+    for (const name of [...NAMES, 'decode'] as const) times[name].push(sums[name] / paths.length);
     for (const [name, key] of [
       ['plain', 'compilePlain'],
       ['rich', 'compileRich'],

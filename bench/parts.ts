@@ -76,6 +76,7 @@ export const PARTS = {
     (v) => [
       `A rich finish: ${number(v.rich)} ms of CPU a photo, a plain circle ${number(v.plain)} ms, ratio ${most(v.rich / v.plain, 1.25)}`,
       `  compiling it for 1080 px ${number(v.compileRich)} ms (plain ${number(v.compilePlain)} ms), decoding 12 megapixels ${number(v.decode)} ms, ratio ${most(v.compileRich / v.decode, 5)}`,
+      `  with pictures behind and on top ${number(v.pictured)} ms a photo, on a white ground ${number(v.painted)} ms, ratio ${number(v.pictured / v.painted, 2)}; with itself behind ${number(v.photoBehind)} ms, ${number((v.photoBehind - v.painted) / v.decode, 2)} decodes more`,
     ],
   ),
   sliders: part(

@@ -73,3 +73,46 @@ test('a maker’s mark brought in lies on top of every file as it is drawn, and 
   await expect(page.getByRole('dialog')).toContainText('used once');
   await expect(page.getByRole('button', { name: 'Delete mark.png' })).toHaveCount(0);
 }); // prettier-ignore
+
+test('a picture is bent into a straight-edged opening, a corner of it moved by keys and by hand', async ({ page }) => {
+  const stripes = Buffer.alloc(120 * 120 * 3).map((_, i) => (Math.floor(((i / 3) % 120) / 20) % 2 ? 255 : 0));
+  const picture = await sharp(stripes, { raw: { width: 120, height: 120, channels: 3 } })
+    .png()
+    .toBuffer();
+  const [preview, made] = await previewAndExport(page, await gradientPhoto('soft.png', 'grey'), async () => {
+    await page.getByRole('button', { name: /Choose another/ }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Rectangle', exact: true }).click();
+    await page.getByRole('radio', { name: 'around it', exact: true }).click();
+    await page.getByRole('button', { name: /^Backdrop/ }).click();
+    await page.getByRole('button', { name: 'Add a photo, picture or paint behind' }).click();
+    const photo = page.getByRole('group', { name: 'Photo again 1' });
+    await photo.getByRole('radio', { name: 'picture', exact: true }).click();
+    const layer = page.getByRole('group', { name: 'Picture 1' });
+    await layer.getByRole('button', { name: /No picture yet/ }).click();
+    await page.getByLabel('Picture to bring in').setInputFiles({ name: 'stripes.png', mimeType: 'image/png', buffer: picture }); // prettier-ignore
+    await layer.getByRole('radio', { name: 'bent', exact: true }).click();
+    await layer.getByRole('button', { name: 'Bend it to the shape’s corners' }).click();
+    const corner = layer.getByRole('group', { name: 'Its left top corner' });
+    const across = corner.getByRole('textbox', { name: 'Across' });
+    const before = Number(await across.inputValue());
+    await page.getByRole('radio', { name: 'stage', exact: true }).click();
+    await across.focus();
+    const handle = page.getByRole('button', { name: /^Left top corner, Picture 1/ });
+    await handle.press('Shift+ArrowRight');
+    await expect(across).toHaveValue(String(before + 10));
+    const down = Number(await corner.getByRole('textbox', { name: 'Down' }).inputValue());
+    await handle.hover();
+    const { x, y } = (await handle.boundingBox())!;
+    await page.mouse.down();
+    await page.mouse.move(x + 40, y + 30, { steps: 3 });
+    await page.mouse.up();
+    await expect.poll(async () => Number(await corner.getByRole('textbox', { name: 'Down' }).inputValue())).toBeGreaterThan(down + 20); // prettier-ignore
+    await page.getByRole('radio', { name: 'each', exact: true }).click();
+  });
+  const { alphaDiffers, beyond, opaque } = compare(preview, made);
+  expect([alphaDiffers, beyond(4)]).toEqual([0, 0]);
+  // Stripes are seen through the opening; what the pulled corner left open is clear.
+  expect(opaque).toBeGreaterThan(900_000);
+  const values = Array.from({ length: 600 }, (_, i) => made[(540 * 1080 + 240 + i) * 4]!);
+  expect([values.filter((v) => v < 10).length > 100, values.filter((v) => v > 245).length > 100]).toEqual([true, true]);
+});

@@ -1,3 +1,4 @@
+import { placeMoved, type Place } from '../layers';
 import { borderBand, thrownShadows } from '../plate';
 import { boundsOfOutline, type Outline } from '../shape';
 import { featherReach, inPicture, pictureOf, type Template } from '../template';
@@ -62,6 +63,16 @@ export function cutOff(template: Template, outline: Outline): Part | null {
 export function withRoom(template: Template, outline: Outline): Template {
   const [left, top, right, bottom] = furthest(partsBeyond(template, outline).map(({ beyond }) => beyond)).map(Math.ceil) as unknown as Beyond; // prettier-ignore
   const { shape } = template;
+  const shifted = <L extends { readonly place: Place | null }>(layer: L): L => ({
+    ...layer,
+    place:
+      layer.place &&
+      placeMoved(
+        layer.place,
+        ([x, y]) => [x + left, y + top],
+        (v) => v,
+      ),
+  });
   const frame = {
     ...template.frame,
     width: template.frame.width + left + right,
@@ -71,6 +82,8 @@ export function withRoom(template: Template, outline: Outline): Template {
     ...template,
     frame,
     shape: { ...shape, box: { ...shape.box, cx: shape.box.cx + left, cy: shape.box.cy + top } },
+    behind: template.behind.map(shifted),
+    before: template.before.map(shifted),
     captions: template.captions.map(({ at: [x, y], ...caption }) => ({ ...caption, at: [x + left, y + top] as [number, number] })), // prettier-ignore
   };
   return { ...next, outputs: inPicture(next.outputs, pictureOf(next)) };

@@ -1,8 +1,8 @@
 /** Layers made larger or smaller with the frame. */
 import type { LinePaint } from '../paint';
+import { placeMoved, type Place } from './pictured';
 
 type Point = readonly [x: number, y: number];
-type Box = { readonly cx: number; readonly cy: number; readonly width: number; readonly height: number };
 
 export type Growth = {
   /** A length as it becomes. */
@@ -20,11 +20,7 @@ function grownValue(value: unknown, growth: Growth): unknown {
   return typeof value === 'number' ? growth.length(value) : value;
 }
 
-function grownBox(box: Box | null, { length, place }: Growth): Box | null {
-  if (!box) return null;
-  const [cx, cy] = place([box.cx, box.cy]);
-  return { cx, cy, width: length(box.width), height: length(box.height) };
-}
+const grownBox = (box: Place | null, { length, place }: Growth): Place | null => box && placeMoved(box, place, length);
 
 type Lengths<L> = {
   readonly lengths: readonly (keyof L)[];
@@ -37,7 +33,7 @@ export function grown<L extends object>({ lengths, places = [], boxes = [] }: Le
   const next = { ...layer } as L & { paint?: LinePaint };
   for (const key of lengths) next[key] = grownValue(next[key], growth) as L[typeof key] & LinePaint;
   for (const key of places) next[key] = growth.place(next[key] as Point) as L[typeof key] & LinePaint;
-  for (const key of boxes) next[key] = grownBox(next[key] as Box | null, growth) as L[typeof key] & LinePaint;
+  for (const key of boxes) next[key] = grownBox(next[key] as Place | null, growth) as L[typeof key] & LinePaint;
   if (next.paint) next.paint = grownPaint(next.paint, growth);
   return next;
 }

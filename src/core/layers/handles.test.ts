@@ -1,4 +1,4 @@
-import { caption, paintHandle, shadow, shadowHandle, tint } from '.';
+import { before, caption, paintHandle, placeHandles, placeMoved, shadow, shadowHandle, tint, type Place } from '.';
 
 const box = { left: 100, top: 50, width: 200, height: 400 };
 const STOPS = [[0, '#fff'], [1, '#000']]; // prettier-ignore
@@ -38,4 +38,34 @@ test('a shadow is held by its offset from the middle', () => {
   const handle = shadowHandle(drop, box);
   expect(handle.at).toEqual([205, 243]);
   expect(handle.pull([190.04, 260], false)).toEqual({ ...drop, x: -10, y: 10 });
+});
+
+describe('a picture in its place', () => {
+  const box: Place = { cx: 100, cy: 80, width: 40, height: 20 };
+  const bent: Place = { corners: [[0, 0], [100, 10], [90, 80], [10, 60]] }; // prettier-ignore
+  const held = (place: Place, label: RegExp) => placeHandles(place).find((handle) => label.test(handle.label))!;
+
+  test('a box is moved by its middle, and made larger by its right lower corner while the left upper one stays', () => {
+    expect(held(box, /Middle/).pull([110, 95], false)).toEqual({ ...box, cx: 110, cy: 95 });
+    expect(held(box, /Size/).at).toEqual([120, 90]);
+    expect(held(box, /Size/).pull([180, 110], false)).toEqual({ cx: 130, cy: 90, width: 100, height: 40 });
+    // Never turned inside out.
+    expect(held(box, /Size/).pull([0, 0], false)).toMatchObject({ width: 1, height: 1 });
+  });
+
+  test('a bent one by each corner, which stays where it was rather than cross another', () => {
+    expect(placeHandles(bent)).toHaveLength(5);
+    expect(held(bent, /Right top/).pull([120, 5], false)).toEqual({ corners: [[0, 0], [120, 5], [90, 80], [10, 60]] });
+    expect(held(bent, /Right top/).pull([5, 100], false)).toBe(bent);
+    expect(held(bent, /Middle/).pull([60, 47.5], false)).toEqual({ corners: [[10, 10], [110, 20], [100, 90], [20, 70]] });
+  }); // prettier-ignore
+
+  test('corners that cross or coincide are refused, and what is moved stays as it was bent', () => {
+    const read = (corners: number[][]) => before.schema.safeParse({ place: { corners } });
+    expect(read([[0, 0], [10, 10], [10, 0], [0, 10]]).success).toBe(false);
+    expect(read([[0, 0], [10, 0], [10, 0], [0, 10]]).success).toBe(false);
+    expect(read([[0, 0], [10, 0], [12, 9], [0, 10]]).success).toBe(true);
+    expect(placeMoved(bent, ([x, y]) => [2 * x, 2 * y], (v) => 2 * v)).toEqual({ corners: [[0, 0], [200, 20], [180, 160], [20, 120]] });
+    expect(placeMoved(box, ([x, y]) => [2 * x, 2 * y], (v) => 2 * v)).toEqual({ cx: 200, cy: 160, width: 80, height: 40 });
+  }); // prettier-ignore
 });

@@ -1,8 +1,10 @@
 /** Where layers are held and pulled on the picture: the middle or direction of a gradient, the offset of a shadow. */
 import type { LinePaint } from '../paint';
+import { isConvex, type Corners } from '../pictures';
+import { cornersOf, placeMoved, type Place } from './pictured';
 import type { Shadow } from './shadow';
 
-type Place = readonly [x: number, y: number];
+type Point = readonly [x: number, y: number];
 
 /** What a gradient fills, frame units. */
 type Box = { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
@@ -10,17 +12,17 @@ type Box = { readonly left: number; readonly top: number; readonly width: number
 /** A place to hold, a line that leads to it, and what comes of pulling it somewhere else. */
 export type LayerHandle<T> = {
   readonly label: string;
-  readonly from: Place;
-  readonly at: Place;
+  readonly from: Point;
+  readonly at: Point;
   /** @param steps true for whole steps of 15 degrees, where it is about a direction */
-  readonly pull: (to: Place, steps: boolean) => T;
+  readonly pull: (to: Point, steps: boolean) => T;
 };
 
 /** Between these and the middle of its box a gradient's direction is held, in shares of the box's shorter half. */
 const DIRECTION_AT = 0.6;
 
 const rounded = (v: number, to: number) => Math.round(v * to) / to;
-const middleOf = ({ left, top, width, height }: Box): Place => [left + width / 2, top + height / 2];
+const middleOf = ({ left, top, width, height }: Box): Point => [left + width / 2, top + height / 2];
 
 /** The handle of a paint that has a direction or a middle; null for others. */
 export function paintHandle(paint: LinePaint, box: Box): LayerHandle<LinePaint> | null {
@@ -42,7 +44,7 @@ export function paintHandle(paint: LinePaint, box: Box): LayerHandle<LinePaint> 
     };
   }
   if (paint.kind !== 'radial' && paint.kind !== 'conic') return null;
-  const at: Place = [box.left + paint.at[0] * box.width, box.top + paint.at[1] * box.height];
+  const at: Point = [box.left + paint.at[0] * box.width, box.top + paint.at[1] * box.height];
   const held = (v: number) => rounded(Math.min(10, Math.max(-10, v)), 1000);
   return {
     label: 'Middle of the gradient',
@@ -65,3 +67,40 @@ export const shadowHandle = (shadow: Shadow, box: Box): LayerHandle<Shadow> => {
     pull: ([x, y]) => ({ ...shadow, x: rounded(x - middle[0], 10), y: rounded(y - middle[1], 10) }),
   };
 };
+
+const CORNERS = ['Left top corner', 'Right top corner', 'Right bottom corner', 'Left bottom corner'] as const;
+
+/** Least side of a box that is pulled smaller, frame units. */
+const LEAST = 1;
+
+/** The place of a picture by its middle, and by the corners that it is bent to, or by the one that makes a box larger. */
+export function placeHandles(place: Place): LayerHandle<Place>[] {
+  const corners = cornersOf(place);
+  const middle: Point = [0, 1].map((k) => corners.reduce((sum, at) => sum + at[k]!, 0) / 4) as unknown as Point;
+  const tidy = (v: number) => rounded(v, 100);
+  const move: LayerHandle<Place> = {
+    label: 'Middle of the picture',
+    from: middle,
+    at: middle,
+    pull: ([x, y]) => placeMoved(place, (at) => [tidy(at[0] + x - middle[0]), tidy(at[1] + y - middle[1])], (v) => v), // prettier-ignore
+  };
+  if (!('corners' in place)) {
+    const [first, , last] = corners;
+    const pull = ([x, y]: Point): Place => {
+      const [width, height] = [Math.max(LEAST, tidy(x - first[0])), Math.max(LEAST, tidy(y - first[1]))];
+      return { cx: first[0] + width / 2, cy: first[1] + height / 2, width, height };
+    };
+    return [move, { label: 'Size of the picture', from: first, at: last, pull }];
+  }
+  const bend = (label: string, k: number): LayerHandle<Place> => ({
+    label,
+    from: corners[(k + 1) % 4]!,
+    at: corners[k]!,
+    pull: ([x, y]) => {
+      const next = corners.map((at, i) => (i === k ? [tidy(x), tidy(y)] : at)) as unknown as Corners;
+      // A corner pulled over its neighbours stays where it was.
+      return isConvex(next) ? { corners: next } : place;
+    },
+  });
+  return [move, ...CORNERS.map(bend)];
+}

@@ -1,19 +1,43 @@
 /** What layers behind and before the photo have in common. */
 import { z } from 'zod';
 import { areaPaintSchema } from '../paint';
-import { FITS } from '../pictures';
+import { cornersMoved, FITS, isConvex, type Corner, type Corners } from '../pictures';
 import { lengthSchema, onSchema, shareSchema, signedLengthSchema, type Control } from './layer';
 
 const extent = lengthSchema.gt(0);
 
-/** A place in the frame, upright; frame units. */
-export const placeSchema = z.strictObject({
-  cx: signedLengthSchema,
-  cy: signedLengthSchema,
-  width: extent,
-  height: extent,
+const corner = z.tuple([signedLengthSchema, signedLengthSchema]).readonly();
+
+/** An upright box in the frame, frame units. */
+const boxSchema = z.strictObject({ cx: signedLengthSchema, cy: signedLengthSchema, width: extent, height: extent });
+/** Four corners that a picture is fitted to: those of its left top, right top, right bottom and left bottom. */
+const cornersSchema = z.strictObject({
+  corners: z
+    .tuple([corner, corner, corner, corner])
+    .readonly()
+    .refine(isConvex, { error: 'the corners cross, coincide or lie on one line' }),
 });
+
+/** Where a picture lies in the frame. */
+const placeSchema = z.union([boxSchema, cornersSchema]);
 export type Place = z.infer<typeof placeSchema>;
+
+/** The four corners of a place. */
+export function cornersOf(place: Place): Corners {
+  if ('corners' in place) return place.corners;
+  const { cx, cy, width, height } = place;
+  const [l, t, r, b] = [cx - width / 2, cy - height / 2, cx + width / 2, cy + height / 2];
+  return [[l, t], [r, t], [r, b], [l, b]]; // prettier-ignore
+}
+
+type Move = (at: Corner) => Corner;
+
+/** A place elsewhere: its points moved, and the sides of a box as lengths become. */
+export function placeMoved(place: Place, move: Move, length: (v: number) => number): Place {
+  if ('corners' in place) return { corners: cornersMoved(place.corners, move) };
+  const [cx, cy] = move([place.cx, place.cy]);
+  return { cx, cy, width: length(place.width), height: length(place.height) };
+}
 
 export const picturedFields = {
   paint: areaPaintSchema.default('#f4efe6'),
@@ -25,7 +49,7 @@ export const picturedFields = {
     .default(null),
   /** How a picture fills its place, and the photo the picture: a photo behind always covers. */
   fit: z.enum(FITS).default('cover'),
-  /** Where a picture lies; null is all of it. */
+  /** Where a picture lies: a box, four corners that it is bent to, or all over. */
   place: placeSchema.nullable().default(null),
   opacity: shareSchema.default(1),
   on: onSchema,
@@ -33,11 +57,14 @@ export const picturedFields = {
 
 type Shown = { readonly show: string };
 const ofPicture = ({ show }: Shown) => show === 'picture';
+/** What is bent to corners fits by that. */
+const isFitted = ({ show, place }: Shown & { readonly place?: unknown }) =>
+  show === 'picture' && !(typeof place === 'object' && place !== null && 'corners' in place);
 
 export const picturedControls = {
   picture: { label: 'Picture', as: 'picture', shown: ofPicture },
   paint: { label: 'Paint', as: 'paint', shown: ({ show }: Shown) => show === 'paint' },
-  fit: { label: 'Fit', as: 'choice', options: { cover: 'cover', contain: 'contain', stretch: 'stretch' }, shown: ofPicture }, // prettier-ignore
   place: { label: 'Lies', as: 'box', shown: ofPicture },
+  fit: { label: 'Fit', as: 'choice', options: { cover: 'cover', contain: 'contain', stretch: 'stretch' }, shown: isFitted }, // prettier-ignore
   opacity: { label: 'Strength', as: 'strength' },
 } as const satisfies Readonly<Record<string, Control<Shown & Record<string, unknown>>>>;

@@ -83,6 +83,23 @@ test('one that is not at hand is told by its field', () => {
   expect(() => drawn({ before: [missing] })).toThrow('before[0].picture: the picture is missing');
 });
 
+test('bent to four corners it covers their area, and fills a window of the same corners to its rim', () => {
+  const corners = [[40, 30], [170, 50], [150, 180], [30, 140]]; // prettier-ignore
+  const shape = { kind: 'path', d: `M${corners.map((at) => at.join(' ')).join('L')}Z` };
+  const { out } = drawnNoise(squareTemplate(SIZE, { shape, mode: 'window', behind: [{ show, picture: RED, place: { corners } }] }), SIZE); // prettier-ignore
+  let [red, alpha] = [0, 0];
+  for (let k = 0; k < out.length; k += 4) alpha = Math.max(alpha, 255 - out[k + 3]!);
+  // Along the rim both mix: what is left open there is at most a quarter of a pixel (source over of two halves).
+  expect(alpha).toBeLessThanOrEqual(64);
+  const alone = drawnNoise(squareTemplate(SIZE, { shape: { kind: 'circle', box: { cx: 1, cy: 1, width: 1, height: 1 } }, behind: [{ show, picture: RED, place: { corners } }] }), SIZE).out; // prettier-ignore
+  for (let k = 0; k < alone.length; k += 4) red += alone[k + 3]! / 255;
+  const shoelace = corners.reduce((sum, [x, y], k) => {
+    const [nx, ny] = corners[(k + 1) % 4]!;
+    return sum + (x! * ny! - nx! * y!) / 2;
+  }, 0);
+  expect(red / shoelace).toBeCloseTo(1, 2);
+});
+
 test('the alpha does not depend on the photo', () => {
   const fields = { before: [{ show, picture: HALF, place: { cx: 60, cy: 60, width: 90, height: 50 } }], edge: { feather: 20 } }; // prettier-ignore
   const template = squareTemplate(SIZE, { shape: circle, ...fields });

@@ -1,7 +1,7 @@
 /** Layers behind and before the photo, laid out for one picture. */
-import type { Before, Behind } from '../layers';
+import { cornersOf, type Before, type Behind } from '../layers';
 import { flatRamp, type PaintBox } from '../paint';
-import { drawnPicture, pictureAtHand } from '../pictures';
+import { bentPicture, cornersMoved, drawnPicture, pictureAtHand, type Corner, type Corners } from '../pictures';
 import type { PixelWindow } from '../raster';
 import type { Template } from '../template';
 import { isBehind } from './behind';
@@ -17,21 +17,22 @@ const FLAT = { kind: 'flat' } as const;
 const drawn = new Map<string, Uint8ClampedArray>();
 const DRAWN_KEPT = 12;
 
+/** The upright box that corners are of. */
+const boxAt = ([[l, t], , [r, b]]: Corners): PaintBox => ({ left: l, top: t, width: r - l, height: b - t });
+
 function pixelsOf(layer: Behind | Before, at: string, { area, corner, scale, window }: Room): Uint8ClampedArray {
   const { picture, place, fit } = layer;
-  const box = place
-    ? {
-        left: corner[0] + (place.cx - place.width / 2) * scale,
-        top: corner[1] + (place.cy - place.height / 2) * scale,
-        width: place.width * scale,
-        height: place.height * scale,
-      }
-    : area;
+  const toPixels = ([x, y]: Corner): Corner => [corner[0] + x * scale, corner[1] + y * scale];
+  const corners = place && cornersMoved(cornersOf(place), toPixels);
   const { left, top, width, height }: PixelWindow = window;
-  const key = JSON.stringify([picture, box, fit, left, top, width, height]);
+  const key = JSON.stringify([picture, corners ?? area, fit, place && 'corners' in place, left, top, width, height]);
   const known = drawn.get(key);
   if (known) return known;
-  const made = drawnPicture(pictureAtHand(picture!, at), box, fit, window);
+  const own = pictureAtHand(picture!, at);
+  const made =
+    corners && place && 'corners' in place
+      ? bentPicture(own, corners, window)
+      : drawnPicture(own, corners ? boxAt(corners) : area, fit, window);
   if (drawn.size >= DRAWN_KEPT) drawn.delete(drawn.keys().next().value!);
   drawn.set(key, made);
   return made;

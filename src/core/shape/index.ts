@@ -4,6 +4,7 @@ export { boundsOfOutline } from './bounds';
 export { resolve, unite, type FillRule } from './combine';
 export { cutAt, isStraight, pointAt } from './cubic';
 export type { Control, Extent } from './definition';
+export { fourCorners } from './four-corners';
 export { boundsOf, flatten, type Polygon } from './flatten';
 export { fitted, forLibrary, LIBRARY_FRAME, shapeKey, shapeKeys } from './library';
 export { areaShare, centroidOf, measureOutline, polygonArea, visualCentreOf } from './measure';

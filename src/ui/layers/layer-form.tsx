@@ -108,7 +108,7 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
             key={key}
             label={label}
             box={value as Place | null}
-            frame={template.frame}
+            template={template}
             onChange={take}
             onDrag={onDrag}
           />

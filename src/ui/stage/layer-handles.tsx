@@ -1,7 +1,7 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useMemo } from 'react';
-import { LAYER_LISTS, paintHandle, shadowHandle, type LayerHandle } from '@/core/layers';
+import { LAYER_LISTS, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers';
 import { borderBand } from '@/core/plate';
 import { boundsOfOutline, type Point } from '@/core/shape';
 import { templateOutline, type Template } from '@/core/template';
@@ -13,25 +13,33 @@ import { onScreen, type View } from './view';
 
 type Change = (template: Template) => Template;
 
-/** The handle of a layer on the picture, whatever its list; null where it has none. */
-function handleOf(template: Template, { list, i }: HeldLayer): LayerHandle<Change> | null {
+/** The handles of a layer on the picture, whatever its list. */
+function handlesOf(template: Template, { list, i }: HeldLayer): LayerHandle<Change>[] {
   const [left, top, right, bottom] = boundsOfOutline(templateOutline(template));
   const around = (by: number) => ({ left: left - by, top: top - by, width: right - left + 2 * by, height: bottom - top + 2 * by }); // prettier-ignore
-  const asChange = <T,>(handle: LayerHandle<T> | null, fields: (next: T) => object) =>
-    handle && {
-      ...handle,
-      pull: (to: Point, steps: boolean): Change => {
-        const next = fields(handle.pull(to, steps));
-        return (t) => ({ ...t, [list]: replaced(t[list] as readonly object[], i, next) });
-      },
-    };
+  const asChange = <T,>(handle: LayerHandle<T> | null, fields: (next: T) => object): LayerHandle<Change>[] =>
+    handle
+      ? [
+          {
+            ...handle,
+            pull: (to: Point, steps: boolean): Change => {
+              const next = fields(handle.pull(to, steps));
+              return (t) => ({ ...t, [list]: replaced(t[list] as readonly object[], i, next) });
+            },
+          },
+        ]
+      : [];
   if (list === 'shadows') {
     const shadow = template.shadows[i];
-    return shadow?.on ? asChange(shadowHandle(shadow, around(0)), (next) => next) : null;
+    return shadow?.on ? asChange(shadowHandle(shadow, around(0)), (next) => next) : [];
+  }
+  if (list === 'behind' || list === 'before') {
+    const layer = template[list][i];
+    if (!layer?.on || layer.show !== 'picture' || !layer.place) return [];
+    return placeHandles(layer.place).flatMap((handle) => asChange(handle, (place) => ({ place })));
   }
   const layer = template[list][i];
-  if (!layer?.on || typeof layer.paint === 'string' || list === 'captions' || list === 'behind' || list === 'before')
-    return null;
+  if (!layer?.on || typeof layer.paint === 'string' || list === 'captions') return [];
   const box = around(list === 'borders' ? borderBand(template.borders[i]!)[0] : 0);
   return asChange(paintHandle(layer.paint, box), (paint) => ({ paint }));
 }
@@ -45,22 +53,23 @@ type LayerHandlesProps = {
   readonly onDrag: (active: boolean) => void;
 };
 
-/** On the stage: the direction or middle of the gradient that is worked on, or the offset of the shadow. */
-export function LayerHandles({ template, store, view, held, pointAt, onDrag }: LayerHandlesProps) {
-  const handle = useMemo(() => handleOf(template, held), [template, held]);
+type OneHandleProps = Omit<LayerHandlesProps, 'template' | 'held'> & {
+  readonly handle: LayerHandle<Change>;
+  /** Which layer it is of. */
+  readonly title: string;
+};
+
+function OneHandle({ handle, title, store, view, pointAt, onDrag }: OneHandleProps) {
   const bind = useDrag(
     ({ xy, first, last, shiftKey, event }) => {
       event.stopPropagation();
       if (first) onDrag(true);
-      if (handle) store.change(handle.pull(pointAt(xy), shiftKey));
+      store.change(handle.pull(pointAt(xy), shiftKey));
       if (last) onDrag(false);
     },
     { pointer: { keys: false } },
   );
-  if (!handle) return null;
   const [from, at] = [onScreen(view, handle.from), onScreen(view, handle.at)];
-  const layer = template[held.list][held.i]!;
-  const title = `${(LAYER_LISTS[held.list].title as (l: object) => string)(layer)} ${held.i + 1}`;
   return (
     <>
       <line className="stage-box" x1={from[0]} y1={from[1]} x2={at[0]} y2={at[1]} />
@@ -82,4 +91,13 @@ export function LayerHandles({ template, store, view, held, pointAt, onDrag }: L
       </circle>
     </>
   );
+}
+
+/** On the stage: where the layer that is worked on is held: a gradient's direction, a shadow's offset, a picture's corners. */
+export function LayerHandles({ template, held, ...common }: LayerHandlesProps) {
+  const handles = useMemo(() => handlesOf(template, held), [template, held]);
+  const layer = template[held.list][held.i];
+  if (!layer) return null;
+  const title = `${(LAYER_LISTS[held.list].title as (l: object) => string)(layer)} ${held.i + 1}`;
+  return handles.map((handle) => <OneHandle key={handle.label} handle={handle} title={title} {...common} />);
 }
