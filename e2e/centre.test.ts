@@ -208,7 +208,9 @@ test('a subject pointed at by hand is centred, good and left out are noted by ke
   expect(Math.hypot(...items[0]!.subject.off)).toBeLessThan(1e-9);
 });
 
-test('the report’s figures are the manifest’s, and a photo is opened from it', async ({ page }) => {
+test('the report’s figures are those of the manifest’s second look, and a photo is opened from it', async ({
+  page,
+}) => {
   await batchOf(page, 'Figures', [
     await discPhoto('near-edge.png', [{ x: 300, y: 300, r: 230 }]),
     await discPhoto('centred.png', [{ x: 600, y: 450, r: 260 }]),
@@ -220,7 +222,8 @@ test('the report’s figures are the manifest’s, and a photo is opened from it
   await side.getByRole('radio', { name: 'shift', exact: true }).click();
   await saved(page);
   const files = await exported(page);
-  type Item = { photo: string; subject: { off: [number, number]; size: number }; placement: { used: string } };
+  type Look = { off: [number, number]; size: number };
+  type Item = { photo: string; subject: Look & { again: Look }; placement: { used: string } };
   const { items } = JSON.parse(files.get('manifest.json')!.toString()) as { items: Item[] };
   expect(items.some(({ placement }) => placement.used === 'shifted')).toBe(true);
   await step(page, 'Check').click();
@@ -236,9 +239,14 @@ test('the report’s figures are the manifest’s, and a photo is opened from it
   const column = (row: string[], name: string) => row[head!.indexOf(name)]!;
   for (const item of items) {
     const row = rows.find((r) => column(r, 'photo') === item.photo)!;
-    expect(Number(column(row, 'off_across_percent'))).toBeCloseTo(item.subject.off[0] * 100, 5);
-    expect(Number(column(row, 'off_down_percent'))).toBeCloseTo(item.subject.off[1] * 100, 5);
-    expect(Number(column(row, 'size_percent'))).toBeCloseTo(item.subject.size * 100, 5);
+    const { off, size, again } = item.subject;
+    expect(Number(column(row, 'off_across_percent'))).toBeCloseTo(again.off[0] * 100, 5);
+    expect(Number(column(row, 'off_down_percent'))).toBeCloseTo(again.off[1] * 100, 5);
+    expect(Number(column(row, 'size_percent'))).toBeCloseTo(again.size * 100, 5);
+    expect(Number(column(row, 'off_as_placed_percent'))).toBeCloseTo(Math.hypot(...off) * 100, 5);
+    // Both looks see a disc on an even ground where it is.
+    expect(Math.hypot(again.off[0] - off[0], again.off[1] - off[1])).toBeLessThan(0.01);
+    expect(Math.abs(again.size - size)).toBeLessThan(0.02);
     expect(column(row, 'used')).toBe(item.placement.used);
   }
   await page.getByRole('row').getByRole('link').first().click();
