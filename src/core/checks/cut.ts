@@ -1,4 +1,4 @@
-import { placeMoved, type Place } from '../layers';
+import { layerMoved, type Before, type Behind } from '../layers';
 import { borderBand, thrownShadows } from '../plate';
 import { boundsOfOutline, type Outline } from '../shape';
 import { featherReach, inPicture, pictureOf, type Template } from '../template';
@@ -63,16 +63,7 @@ export function cutOff(template: Template, outline: Outline): Part | null {
 export function withRoom(template: Template, outline: Outline): Template {
   const [left, top, right, bottom] = furthest(partsBeyond(template, outline).map(({ beyond }) => beyond)).map(Math.ceil) as unknown as Beyond; // prettier-ignore
   const { shape } = template;
-  const shifted = <L extends { readonly place: Place | null }>(layer: L): L => ({
-    ...layer,
-    place:
-      layer.place &&
-      placeMoved(
-        layer.place,
-        ([x, y]) => [x + left, y + top],
-        (v) => v,
-      ),
-  });
+  const shifted = <L extends Behind | Before>(layer: L): L => layerMoved(layer, ([x, y]) => [x + left, y + top], (v) => v); // prettier-ignore
   const frame = {
     ...template.frame,
     width: template.frame.width + left + right,

@@ -15,7 +15,7 @@ export const behind = defineLayer({
     blur: lengthSchema.default(48),
   }),
   lengths: ['blur'],
-  boxes: ['place'],
+  isPlaced: true,
   title: ({ show }) => TITLES[show],
   words: ({ show, blur, zoom, opacity }, unit) =>
     show !== 'photo'

@@ -1,6 +1,6 @@
 /** Layers made larger or smaller with the frame. */
 import type { LinePaint } from '../paint';
-import { placeMoved, type Place } from './pictured';
+import { layerMoved, type Placed } from './pictured';
 
 type Point = readonly [x: number, y: number];
 
@@ -20,20 +20,21 @@ function grownValue(value: unknown, growth: Growth): unknown {
   return typeof value === 'number' ? growth.length(value) : value;
 }
 
-const grownBox = (box: Place | null, { length, place }: Growth): Place | null => box && placeMoved(box, place, length);
-
 type Lengths<L> = {
   readonly lengths: readonly (keyof L)[];
   readonly places?: readonly (keyof L)[];
-  readonly boxes?: readonly (keyof L)[];
+  readonly isPlaced?: boolean;
 };
 
 /** A layer with all its lengths, points and paints as they become. */
-export function grown<L extends object>({ lengths, places = [], boxes = [] }: Lengths<L>, layer: L, growth: Growth): L {
+export function grown<L extends object>(
+  { lengths, places = [], isPlaced = false }: Lengths<L>,
+  layer: L,
+  growth: Growth,
+): L {
   const next = { ...layer } as L & { paint?: LinePaint };
   for (const key of lengths) next[key] = grownValue(next[key], growth) as L[typeof key] & LinePaint;
   for (const key of places) next[key] = growth.place(next[key] as Point) as L[typeof key] & LinePaint;
-  for (const key of boxes) next[key] = grownBox(next[key] as Place | null, growth) as L[typeof key] & LinePaint;
   if (next.paint) next.paint = grownPaint(next.paint, growth);
-  return next;
+  return isPlaced ? layerMoved(next as L & Placed, growth.place, growth.length) : next;
 }

@@ -4,7 +4,7 @@ export { border, type Border } from './border';
 export { caption, type Caption } from './caption';
 export { grown, grownPaint, type Growth } from './grown';
 export { paintHandle, placeHandles, shadowHandle, type LayerHandle } from './handles';
-export { cornersOf, placeMoved, type Place } from './pictured';
+export { cornersOf, layerMoved, maskOf, placeMoved, type Place } from './pictured';
 export type { Control, LayerDefinition, Room } from './layer';
 export { mat, type Mat } from './mat';
 export { reflection, type Reflection } from './reflection';

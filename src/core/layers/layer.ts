@@ -30,7 +30,7 @@ export type Control<L, K extends keyof L & string = keyof L & string> = {
       readonly open?: string;
     }
   | { readonly as: 'times'; readonly slider: readonly [number, number] }
-  | { readonly as: 'strength' | 'colour' | 'text' | 'dashes' | 'place' | 'box' | 'picture' }
+  | { readonly as: 'strength' | 'colour' | 'text' | 'dashes' | 'place' | 'box' | 'picture' | 'mask' }
   | { readonly as: 'paint'; readonly depth?: (layer: L, room: Room) => number; readonly isLine?: boolean }
   | {
       readonly as: 'choice' | 'select';
@@ -45,8 +45,8 @@ export type LayerDefinition<S extends z.ZodObject> = {
   readonly schema: S;
   /** Fields in frame units, or lists of them: they grow with the frame. A paint's own depth does by itself. */
   readonly lengths: readonly (keyof z.output<S> & string)[];
-  /** Fields that are upright boxes in the frame, or null. */
-  readonly boxes?: readonly (keyof z.output<S> & string)[];
+  /** True where it has a `place` and a `shape` of its own in the frame. */
+  readonly isPlaced?: boolean;
   /** Fields that are points of the frame. */
   readonly places?: readonly (keyof z.output<S> & string)[];
   /** What a layer is called: a word before its number in the list. */

@@ -1,6 +1,7 @@
 /** What layers behind and before the photo have in common. */
 import { z } from 'zod';
 import { areaPaintSchema } from '../paint';
+import { scaleShape, shapeSchema, type Shape, type ShapeDocument } from '../shape';
 import { cornersMoved, FITS, isConvex, type Corner, type Corners } from '../pictures';
 import { lengthSchema, onSchema, shareSchema, signedLengthSchema, type Control } from './layer';
 
@@ -39,6 +40,26 @@ export function placeMoved(place: Place, move: Move, length: (v: number) => numb
   return { cx, cy, width: length(place.width), height: length(place.height) };
 }
 
+/** A shape that needs no other to be worked out. */
+const maskSchema = shapeSchema
+  .refine(({ kind }) => kind !== 'combined', { error: 'a layer’s shape can’t be a combined one' })
+  .refine(({ box }) => box !== undefined, { error: 'a layer’s shape needs a box' });
+
+/** The shape that a layer shows in. */
+export const maskOf = ({ shape }: { readonly shape: ShapeDocument | null }): Shape | null => shape as Shape | null;
+
+export type Placed = { readonly place: Place | null; readonly shape: ShapeDocument | null };
+
+/** Where a layer's picture and shape lie once the frame is another: points moved, lengths as they become. */
+export function layerMoved<L extends Placed>(layer: L, move: Move, length: (v: number) => number): L {
+  const mask = maskOf(layer);
+  const place = layer.place && placeMoved(layer.place, move, length);
+  if (!mask) return { ...layer, place };
+  const [cx, cy] = move([mask.box.cx, mask.box.cy]);
+  const box = { ...mask.box, cx, cy, width: length(mask.box.width), height: length(mask.box.height) };
+  return { ...layer, place, shape: scaleShape(mask, length, box) };
+}
+
 export const picturedFields = {
   paint: areaPaintSchema.default('#f4efe6'),
   /** SHA-256 of a kept picture. */
@@ -51,6 +72,8 @@ export const picturedFields = {
   fit: z.enum(FITS).default('cover'),
   /** Where a picture lies: a box, four corners that it is bent to, or all over. */
   place: placeSchema.nullable().default(null),
+  /** What of it shows: all of it, or what lies in a shape of the frame. */
+  shape: maskSchema.nullable().default(null),
   opacity: shareSchema.default(1),
   on: onSchema,
 };
@@ -64,6 +87,7 @@ const isFitted = ({ show, place }: Shown & { readonly place?: unknown }) =>
 export const picturedControls = {
   picture: { label: 'Picture', as: 'picture', shown: ofPicture },
   paint: { label: 'Paint', as: 'paint', shown: ({ show }: Shown) => show === 'paint' },
+  shape: { label: 'Within', as: 'mask' },
   place: { label: 'Lies', as: 'box', shown: ofPicture },
   fit: { label: 'Fit', as: 'choice', options: { cover: 'cover', contain: 'contain', stretch: 'stretch' }, shown: isFitted }, // prettier-ignore
   opacity: { label: 'Strength', as: 'strength' },

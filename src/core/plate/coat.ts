@@ -7,14 +7,16 @@ import { ALPHA, OTHERS } from './pixel';
 export type Coat = PaintRows & {
   /** Which of the other sources it is (`Others`), of which the ramp then only says the alpha; −1 for a paint of its own. */
   readonly pick: number;
-  /** Where a border's dash covers it; null all round. */
+  /** Where a border's dash, or a layer's shape, covers it; null all over. */
   readonly dash: Places | null;
+  /** True where it takes away what is below instead of covering it. */
+  readonly isHole?: boolean;
   /** A picture instead of the paint: premultiplied 8-bit RGBA over a window. */
   readonly pixels?: { readonly window: PixelWindow; readonly data: Uint8ClampedArray; readonly opacity: number };
 };
 
 /** True where it is the same in every row. */
-export const isSameAllOver = ({ places, pixels }: Coat): boolean => places.kind === 'flat' && !pixels;
+export const isSameAllOver = ({ places, pixels, dash }: Coat): boolean => places.kind === 'flat' && !pixels && !dash;
 
 /** Lays a coat over `n` pixels in the making, of row `y` from column `x` on. */
 export type Lay = (coat: Coat, x: number, y: number, n: number, out: Float32Array) => void;
@@ -22,6 +24,7 @@ export type Lay = (coat: Coat, x: number, y: number, n: number, out: Float32Arra
 export function coatLayer(width: number, channels: number): Lay {
   const [scratch, at, dash] = [new Float32Array(width), new Int32Array(width), new Float32Array(width)];
   const layPixels = (
+    coat: Coat,
     { window, data, opacity }: NonNullable<Coat['pixels']>,
     x: number,
     y: number,
@@ -30,19 +33,20 @@ export function coatLayer(width: number, channels: number): Lay {
   ) => {
     let k = ((y - window.top) * window.width + x - window.left) * 4;
     for (let i = 0, q = 0; i < n; i++, q += channels, k += 4) {
-      const alpha = (data[k + 3]! / 255) * opacity;
+      const strength = coat.dash ? opacity * dash[i]! : opacity;
+      const alpha = (data[k + 3]! / 255) * strength;
       if (alpha === 0) continue;
       const rest = 1 - alpha;
-      for (let c = 0; c < 3; c++) out[q + c] = (data[k + c]! / 255) * opacity + out[q + c]! * rest;
+      for (let c = 0; c < 3; c++) out[q + c] = (data[k + c]! / 255) * strength + out[q + c]! * rest;
       out[q + ALPHA] = alpha + out[q + ALPHA]! * rest;
       for (let c = OTHERS; c < channels; c++) out[q + c]! *= rest;
     }
   };
   return (coat, x, y, n, out) => {
-    if (coat.pixels) return layPixels(coat.pixels, x, y, n, out);
+    if (coat.dash) fillPlaces(coat.dash, x, y, n, dash);
+    if (coat.pixels) return layPixels(coat, coat.pixels, x, y, n, out);
     fillPaint(coat, x, y, n, scratch, at);
     const { ramp } = coat;
-    if (coat.dash) fillPlaces(coat.dash, x, y, n, dash);
     const own = coat.pick < 0 ? 1 : 0;
     for (let i = 0, q = 0; i < n; i++, q += channels) {
       const p = at[i]!;

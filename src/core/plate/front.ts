@@ -1,17 +1,38 @@
-/** What lies before everything: pictures and paints over the finished cutout. */
+/** What lies before everything: pictures and paints over the finished cutout, and holes through it. */
 import { coatLayer, type Coat } from './coat';
 import { ALPHA, channelsFor, type Others } from './pixel';
 
-/** Rows of it as pixels in the making; null where a row has none. The answer holds until the next call. */
-export function frontRows(coats: readonly Coat[], width: number, others: Others): (y: number) => Float32Array | null {
+/** A row of it. */
+export type FrontRow = {
+  /** Pixels in the making. */
+  readonly over: Float32Array;
+  /** What is left of all below, 0…1. */
+  readonly keep: Float32Array;
+};
+
+/** Rows of it; null where a row has none. The answer holds until the next call. */
+export function frontRows(coats: readonly Coat[], width: number, others: Others): (y: number) => FrontRow | null {
   if (coats.length === 0) return () => null;
   const channels = channelsFor(others);
   const lay = coatLayer(width, channels);
-  const row = new Float32Array(width * channels);
+  const over = new Float32Array(width * channels);
+  const [keep, one] = [new Float32Array(width), new Float32Array(width * channels)];
   return (y) => {
-    row.fill(0);
-    for (const coat of coats) lay(coat, 0, y, width, row);
-    for (let q = ALPHA; q < row.length; q += channels) if (row[q]! > 0) return row;
-    return null;
+    over.fill(0);
+    keep.fill(1);
+    let isThere = false;
+    for (const coat of coats) {
+      // Of each layer by itself only how much it covers is asked: what is below keeps the rest.
+      one.fill(0);
+      lay(coat, 0, y, width, one);
+      for (let x = 0, q = 0; x < width; x++, q += channels) {
+        const alpha = one[q + ALPHA]!;
+        if (alpha === 0) continue;
+        isThere = true;
+        keep[x]! *= 1 - alpha;
+        for (let c = 0; c < channels; c++) over[q + c]! = over[q + c]! * (1 - alpha) + (coat.isHole ? 0 : one[q + c]!);
+      }
+    }
+    return isThere ? { over, keep } : null;
   };
 }

@@ -1,6 +1,9 @@
 /** Pictures and paints behind and before the cutout. */
 import { bringPictures } from '../pictures';
-import { drawnNoise, squareTemplate } from '../testing/drawn';
+import { withFrame } from '../template';
+import { drawnNoise, noiseOn, squareTemplate } from '../testing/drawn';
+import { compile } from './compile';
+import { compose } from './compose';
 
 const SIZE = 200;
 const RED = 'a'.repeat(64);
@@ -98,6 +101,98 @@ test('bent to four corners it covers their area, and fills a window of the same 
     return sum + (x! * ny! - nx! * y!) / 2;
   }, 0);
   expect(red / shoelace).toBeCloseTo(1, 2);
+});
+
+describe('in a shape of its own', () => {
+  const mark = { kind: 'circle', box: { cx: 40, cy: 50, width: 40, height: 40 } };
+  const area = (out: Uint8ClampedArray, x1: number) => {
+    let sum = 0;
+    for (let y = 0; y < SIZE; y++) for (let x = 0; x < x1; x++) sum += out[(y * SIZE + x) * 4 + 3]! / 255;
+    return sum;
+  };
+  const far = { shape: { kind: 'circle', box: { cx: 160, cy: 160, width: 40, height: 40 } } };
+
+  test.each([
+    ['a paint on top', { before: [{ show: 'paint', paint: '#ff0000', shape: mark }] }],
+    ['a paint behind', { behind: [{ show: 'paint', paint: '#ff0000', shape: mark }] }],
+    ['a picture on top', { before: [{ show, picture: RED, shape: mark }] }],
+  ])('%s has the area of the outline (0.05 %%) and its colour', (_, fields) => {
+    const { out, at } = drawn({ ...far, ...fields });
+    expect(at(40, 50)).toEqual([255, 0, 0, 255]);
+    expect(area(out, 100) / (Math.PI * 400)).toBeCloseTo(1, 3);
+  });
+
+  test('letters cover what their outline does', () => {
+    const d = 'M20 20H60V30H45V80H35V30H20Z';
+    const { out } = drawn({ ...far, before: [{ show: 'paint', paint: '#000000', shape: { kind: 'path', d, box: { cx: 40, cy: 50, width: 40, height: 60 } } }] }); // prettier-ignore
+    expect(area(out, 100)).toBeCloseTo(400 + 500, 0);
+  });
+
+  test('a gradient fills the shape, a picture without a place of its own, too', () => {
+    const stops = [[0, '#000000'], [1, '#ff0000']]; // prettier-ignore
+    const { at } = drawn({ ...far, before: [{ show: 'paint', paint: { kind: 'linear', angle: 90, stops }, shape: mark }] }); // prettier-ignore
+    expect(Math.abs(at(40, 50)[0]! - 255 * (20.5 / 40))).toBeLessThanOrEqual(1);
+    const place = { cx: 45, cy: 50, width: 10, height: 10 };
+    const half = drawn({ ...far, before: [{ show, picture: RED, place, shape: mark }] });
+    expect([half.at(45, 50)[3], half.at(35, 50)[3]]).toEqual([255, 0]);
+  });
+
+  test('the photo behind shows in it alone', () => {
+    const template = squareTemplate(SIZE, { shape: circle, mode: 'window', behind: [{ blur: 0, shape: { ...mark, box: { cx: 100, cy: 100, width: 50, height: 50 } } }] }); // prettier-ignore
+    const plate = compile(template, SIZE);
+    const behind = plate.behind.map(({ width, height }) => new Uint8ClampedArray(width * height * 4).fill(200));
+    const out = compose(plate, { ...noiseOn(plate, 1), behind });
+    expect([...out.subarray((100 * SIZE + 100) * 4, (100 * SIZE + 100) * 4 + 4)]).toEqual([200, 200, 200, 255]);
+    expect(out[(100 * SIZE + 150) * 4 + 3]).toBe(0);
+  });
+
+  test.each([
+    [{ kind: 'combined', parts: [{ op: 'add', shape: mark }] }, 'before[0].shape'],
+    [{ kind: 'circle' }, 'before[0].shape'],
+  ])('%j is refused by its path', (shape, at) => {
+    expect(() => squareTemplate(SIZE, { before: [{ shape }] })).toThrow(at);
+  });
+
+  test('it keeps its place and size in another frame', () => {
+    const grown = withFrame(squareTemplate(SIZE, { before: [{ shape: mark }] }), { width: 400, height: 400, unit: 'px', ppi: 96 }); // prettier-ignore
+    expect(grown.before[0]!.shape).toMatchObject({ box: { cx: 80, cy: 100, width: 80, height: 80 } });
+  });
+});
+
+describe('holes', () => {
+  const letters = { kind: 'path', d: 'M80 80H120V90H105V130H95V90H80Z', box: { cx: 100, cy: 105, width: 40, height: 50 } }; // prettier-ignore
+  const AREA = 400 + 400;
+  const hole = { show: 'hole', shape: letters };
+  const banner = { show: 'paint', paint: '#ff0000', shape: { kind: 'rectangle', box: { cx: 100, cy: 100, width: 90, height: 80 } } }; // prettier-ignore
+  const alphaOf = (out: Uint8ClampedArray) => out.reduce((sum, v, i) => (i % 4 === 3 ? sum + v / 255 : sum), 0);
+
+  test('through everything nothing is left, over the area of the outline (0.05 %)', () => {
+    const whole = drawn({ borders: [{}], backdrop: '#ffffff', behind: [{ show, picture: RED }] });
+    const cut = drawn({ borders: [{}], backdrop: '#ffffff', behind: [{ show, picture: RED }], before: [hole] });
+    expect(cut.at(100, 110)[3]).toBe(0);
+    expect((alphaOf(whole.out) - alphaOf(cut.out)) / AREA).toBeCloseTo(1, 3);
+  });
+
+  test('through the layer below what is below that is seen: letters punched out of a banner show the photo', () => {
+    const plain = drawn({});
+    const { at, out } = drawn({ before: [banner, { ...hole, through: 'layer' }] });
+    expect(at(100, 110)).toEqual(plain.at(100, 110));
+    expect(at(85, 120)).toEqual([255, 0, 0, 255]);
+    expect(alphaOf(out)).toBeCloseTo(alphaOf(plain.out), 0);
+    // The banner's red, measured: its area without the letters'.
+    const clear = drawn({ shape: { kind: 'circle', box: { cx: 190, cy: 190, width: 10, height: 10 } }, before: [banner, { ...hole, through: 'layer' }] }).out; // prettier-ignore
+    let red = 0;
+    for (let y = 0; y < 180; y++) for (let x = 0; x < 180; x++) red += clear[(y * SIZE + x) * 4 + 3]! / 255;
+    expect(red / (90 * 80 - AREA)).toBeCloseTo(1, 3);
+  });
+
+  test('a layer above a hole lies over it; half as strong it leaves half; without a shape it is none', () => {
+    expect(drawn({ before: [hole, banner] }).at(100, 110)).toEqual([255, 0, 0, 255]);
+    expect(drawn({ before: [banner, hole] }).at(100, 110)[3]).toBe(0);
+    expect(drawn({ before: [{ ...hole, opacity: 0.5 }] }).at(100, 110)[3]).toBe(128);
+    expect(drawn({ before: [{ show: 'hole' }] }).out).toEqual(drawn({}).out);
+    expect(drawn({ before: [{ ...hole, through: 'layer' }] }).out).toEqual(drawn({}).out);
+  });
 });
 
 test('the alpha does not depend on the photo', () => {

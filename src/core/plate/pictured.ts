@@ -1,12 +1,13 @@
 /** Layers behind and before the photo, laid out for one picture. */
-import { cornersOf, type Before, type Behind } from '../layers';
-import { flatRamp, type PaintBox } from '../paint';
+import { cornersOf, maskOf, type Before, type Behind } from '../layers';
+import { flatRamp, type PaintBox, type Places } from '../paint';
 import { bentPicture, cornersMoved, drawnPicture, pictureAtHand, type Corner, type Corners } from '../pictures';
-import type { PixelWindow } from '../raster';
+import { coverage, type PixelWindow } from '../raster';
+import { flatten, outlineOf, type Polygon, type Shape } from '../shape';
 import type { Template } from '../template';
 import { isBehind } from './behind';
 import type { Coat } from './coat';
-import { paintRows, type PaintGround } from './paints';
+import { boxOf, paintRows, type PaintGround } from './paints';
 
 /** What such layers lie in: all of it, and where the frame's corner is, pixels. */
 export type Room = Omit<PaintGround, 'box'> & { readonly area: PaintBox; readonly corner: readonly [x: number, y: number] }; // prettier-ignore
@@ -38,17 +39,63 @@ function pixelsOf(layer: Behind | Before, at: string, { area, corner, scale, win
   return made;
 }
 
+/** The shape that a layer shows in, in pixels. */
+function maskIn(shape: Shape, { corner, scale }: Room): readonly Polygon[] {
+  return flatten(outlineOf(shape), scale).map((polygon) =>
+    polygon.map(([x, y]): Corner => [x + corner[0], y + corner[1]]),
+  );
+}
+
+/** How much of each pixel a shape covers, as places of a coat. */
+function coverIn(polygons: readonly Polygon[], window: PixelWindow): Places {
+  const values = Uint16Array.from(coverage(polygons, window), (v) => v * 65535 + 0.5);
+  return { kind: 'field', field: { ...window, values } };
+}
+
+/** What is left of a coat's cover beside a shape cut out of it. */
+function without(cover: Places | null, mask: readonly Polygon[], opacity: number, window: PixelWindow): Places {
+  const values = Uint16Array.from(coverage(mask, window), (v) => (1 - v * opacity) * 65535 + 0.5);
+  if (cover?.kind === 'field')
+    for (let k = 0; k < values.length; k++) values[k] = (values[k]! * cover.field.values[k]!) / 65535 + 0.5;
+  return { kind: 'field', field: { ...window, values } };
+}
+
 /** Coats in the layers' order; a photo behind is one of the other sources. */
 export function picturedCoats(template: Template, list: 'behind' | 'before', room: Room): Coat[] {
   const layers: readonly (Behind | Before)[] = template[list];
   let photos = 0;
-  return layers.flatMap((layer, i): Coat[] => {
-    if (!isBehind(layer)) return [];
+  const coats: Coat[] = [];
+  layers.forEach((layer, i) => {
+    const add = (coat: Coat) => coats.push(coat);
+    if (!isBehind(layer)) return;
     const { show, paint, opacity } = layer;
-    if (show === 'paint') return [{ ...paintRows(paint, opacity, { ...room, box: room.area }), dash: null }];
-    if (show === 'photo') return [{ ramp: flatRamp('#000000', opacity), places: FLAT, pick: room.picks.length + photos++, dash: null }]; // prettier-ignore
-    if (layer.picture === null) return [];
-    const pixels = { window: room.window, data: pixelsOf(layer, `${list}[${i}].picture`, room), opacity };
-    return [{ ramp: flatRamp('#000000', 0), places: FLAT, pick: -1, dash: null, pixels }];
+    const shape = maskOf(layer);
+    const mask = shape && maskIn(shape, room);
+    const dash = mask && coverIn(mask, room.window);
+    // A gradient, or a picture without a place of its own, fills the shape that it shows in.
+    const area = mask ? boxOf(mask) : room.area;
+    const clear = { ramp: flatRamp('#000000', opacity), places: FLAT, pick: -1, dash };
+    switch (show) {
+      case 'paint':
+        add({ ...paintRows(paint, opacity, { ...room, outline: mask ?? room.outline, box: area }), dash });
+        return;
+      case 'photo':
+        add({ ...clear, pick: room.picks.length + photos++ });
+        return;
+      case 'picture': {
+        if (layer.picture === null) return;
+        const data = pixelsOf(layer, `${list}[${i}].picture`, { ...room, area });
+        add({ ...clear, ramp: flatRamp('#000000', 0), pixels: { window: room.window, data, opacity } });
+        return;
+      }
+      case 'hole': {
+        // A hole all over would leave nothing.
+        if (!mask) return;
+        const below = coats.at(-1);
+        if (layer.through === 'all') add({ ...clear, isHole: true });
+        else if (below) coats[coats.length - 1] = { ...below, dash: without(below.dash, mask, opacity, room.window) };
+      }
+    }
   });
+  return coats;
 }

@@ -1,7 +1,7 @@
 /** Masks and colours of a template's layers stacked into the pixels of a plate. */
 import type { PixelWindow } from '../raster';
 import type { Rgba } from '../paint';
-import { frontRows } from './front';
+import { frontRows, type FrontRow } from './front';
 import type { Coat } from './coat';
 import { cutoutReader, type Cutout } from './cutout';
 import { groundRows, type Ground } from './ground';
@@ -214,11 +214,11 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
   const out = writer(pixels, others);
   const frontRow = frontRows(before, width, others);
   /** A pixel in the making with what lies before it. */
-  const finish = (front: Float32Array | null, i: number, x: number, v: Float64Array, alpha: number) => {
-    const over = front ? front[x * channels + ALPHA]! : 0;
-    if (over === 0) return out.add(first + i, v, alpha);
-    for (let c = 0; c < channels; c++) v[c] = front![x * channels + c]! + v[c]! * (1 - over);
-    out.add(first + i, v, over + alpha * (1 - over));
+  const finish = (front: FrontRow | null, i: number, x: number, v: Float64Array, alpha: number) => {
+    if (!front || front.keep[x] === 1) return out.add(first + i, v, alpha);
+    const [keep, k] = [front.keep[x]!, x * channels];
+    for (let c = 0; c < channels; c++) v[c] = front.over[k + c]! + v[c]! * keep;
+    out.add(first + i, v, front.over[k + ALPHA]! + alpha * keep);
   };
   /** What lies behind pixel `i`, column `x`, into `below`. */
   const behind = (groundRow: Float32Array | null, i: number, x: number) => {

@@ -2,6 +2,7 @@
 import type { z } from 'zod';
 import type { Border, Control, LayerDefinition, Place, Room } from '@/core/layers';
 import type { LinePaint } from '@/core/paint';
+import type { Shape } from '@/core/shape';
 import type { Template } from '@/core/template';
 import { PaintField } from '../paint/paint-field';
 import { ChoiceField } from '../shared/choice-field';
@@ -12,6 +13,7 @@ import { SelectField } from '../shared/select-field';
 import { PictureField } from '../pictures/picture-field';
 import { BoxField } from './box-field';
 import { DashesField } from './dashes-field';
+import { MaskField } from './mask-field';
 import { goodDepth } from './lists';
 import { StrengthField } from './strength-field';
 import { TextField } from './text-field';
@@ -109,6 +111,17 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
             label={label}
             box={value as Place | null}
             template={template}
+            onChange={take}
+            onDrag={onDrag}
+          />
+        );
+      case 'mask':
+        return (
+          <MaskField
+            key={key}
+            label={label}
+            shape={value as Shape | null}
+            frame={template.frame}
             onChange={take}
             onDrag={onDrag}
           />

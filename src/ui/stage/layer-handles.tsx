@@ -1,7 +1,7 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useMemo } from 'react';
-import { LAYER_LISTS, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers';
+import { LAYER_LISTS, maskOf, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers';
 import { borderBand } from '@/core/plate';
 import { boundsOfOutline, type Point } from '@/core/shape';
 import { templateOutline, type Template } from '@/core/template';
@@ -35,8 +35,15 @@ function handlesOf(template: Template, { list, i }: HeldLayer): LayerHandle<Chan
   }
   if (list === 'behind' || list === 'before') {
     const layer = template[list][i];
-    if (!layer?.on || layer.show !== 'picture' || !layer.place) return [];
-    return placeHandles(layer.place).flatMap((handle) => asChange(handle, (place) => ({ place })));
+    if (!layer?.on) return [];
+    if (layer.show === 'picture' && layer.place)
+      return placeHandles(layer.place).flatMap((handle) => asChange(handle, (place) => ({ place })));
+    const shape = maskOf(layer);
+    if (!shape) return [];
+    const { cx, cy, width, height } = shape.box;
+    return placeHandles({ cx, cy, width, height }).flatMap((handle) =>
+      asChange(handle, (box) => ({ shape: { ...shape, box: { ...shape.box, ...box } } })),
+    );
   }
   const layer = template[list][i];
   if (!layer?.on || typeof layer.paint === 'string' || list === 'captions') return [];
