@@ -116,3 +116,33 @@ test('a picture is bent into a straight-edged opening, a corner of it moved by k
   const values = Array.from({ length: 600 }, (_, i) => made[(540 * 1080 + 240 + i) * 4]!);
   expect([values.filter((v) => v < 10).length > 100, values.filter((v) => v > 245).length > 100]).toEqual([true, true]);
 });
+
+test('a word is punched out of a banner: the photo shows through it', async ({ page }) => {
+  const [preview, made] = await previewAndExport(page, await gradientPhoto('soft.png', 'many'), async () => {
+    await page.getByRole('button', { name: /^On top/ }).click();
+    await page.getByRole('button', { name: 'Add a picture or a paint on top' }).click();
+    const first = page.getByRole('group', { name: /^Picture 1/ });
+    await first.getByRole('radio', { name: 'paint', exact: true }).click();
+    const banner = page.getByRole('group', { name: /^Paint 1/ });
+    await banner.getByRole('textbox', { name: 'Paint', exact: true }).fill('#ff0000');
+    await page.keyboard.press('Enter');
+    await banner.getByRole('radio', { name: 'a shape', exact: true }).click();
+    const dialog = page.getByRole('dialog', { name: 'A shape for this layer' });
+    await dialog.getByRole('button', { name: 'Rectangle', exact: true }).click();
+    await expect(dialog).toHaveCount(0);
+    await page.getByRole('button', { name: 'Add a picture or a paint on top' }).click();
+    await page.getByRole('group', { name: /^Picture 2/ }).getByRole('radio', { name: 'hole', exact: true }).click();
+    const hole = page.getByRole('group', { name: /^Hole 2/ });
+    await hole.getByRole('radio', { name: 'layer below', exact: true }).click();
+    await hole.getByRole('radio', { name: 'a shape', exact: true }).click();
+    await dialog.getByLabel('Letters').fill('I');
+    await dialog.getByRole('button', { name: 'Set letters' }).click();
+    await expect(dialog).toHaveCount(0);
+    await expect(hole).toContainText('Letters: I');
+  });
+  const { alphaDiffers, beyond } = compare(preview, made);
+  expect([alphaDiffers, beyond(4)]).toEqual([0, 0]);
+  const red = (x: number, y: number) => made[(y * 1080 + x) * 4]! === 255 && made[(y * 1080 + x) * 4 + 1]! === 0;
+  // The stem of the letter in the middle, the banner to its sides, the photo beyond.
+  expect([red(540, 540), red(400, 540), red(540, 200)]).toEqual([false, true, false]);
+}); // prettier-ignore
