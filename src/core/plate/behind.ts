@@ -21,12 +21,16 @@ export type BehindPixels = Uint8Array | Uint8ClampedArray;
 /** A Gaussian of so many pixels is drawn straight between the pixels without a visible step. */
 const FINE = 4;
 
+/** What is blurred has no more pixels: in a larger picture it is drawn larger. */
+const MOST_BLURRED = 16_000_000;
+
 /** Layers behind that show at all. */
 export const isBehind = ({ on, opacity }: Pick<Behind, 'on' | 'opacity'>): boolean => on && opacity > 0;
 
 function photoBehind({ fit, zoom, blur }: Behind, area: PaintBox, scale: number): PhotoBehind {
   const sigma = (blur / 2) * scale;
-  const k = Math.min(1, FINE / Math.max(sigma, 1e-6));
+  const most = sigma > 0 ? Math.sqrt(MOST_BLURRED / (area.width * area.height)) : 1;
+  const k = Math.min(1, most, FINE / Math.max(sigma, 1e-6));
   const [width, height] = [Math.max(1, Math.round(area.width * k)), Math.max(1, Math.round(area.height * k))];
   return { fit, zoom, area, width, height, sigma: sigma * (width / area.width) };
 }
@@ -57,27 +61,33 @@ export function rectBehind(
 /** White is put under what of a photo is transparent. */
 const UNDER = 255;
 
+/** Without transparency, in place. */
+function opaque(data: BehindPixels): BehindPixels {
+  for (let k = 0; k < data.length; k += 4) {
+    const alpha = data[k + 3]!;
+    if (alpha === 255) continue;
+    for (let c = k; c < k + 3; c++) data[c] = (data[c]! * alpha + UNDER * (255 - alpha)) / 255;
+    data[k + 3] = 255;
+  }
+  return data;
+}
+
 /**
  * The pixels of a photo behind, blurred; along the rim the Gaussian goes by what there is.
  *
- * @param data straight RGBA of its size
+ * @param data straight RGBA of its size, which is written over
  */
 export function behindPixels(data: BehindPixels, { width, height, sigma }: PhotoBehind): BehindPixels {
-  const out = new Uint8ClampedArray(width * height * 4).fill(255);
+  const out = opaque(data);
+  if (sigma === 0) return out;
   const n = width * height;
-  const blurred = (plane: Float32Array) => {
-    if (sigma > 0) blurInPlace(plane, width, height, sigma);
-    return plane;
-  };
-  const weight = blurred(new Float32Array(n).fill(1));
+  const weight = new Float32Array(n).fill(1);
+  blurInPlace(weight, width, height, sigma);
+  const plane = new Float32Array(n);
   for (let c = 0; c < 3; c++) {
-    const plane = new Float32Array(n);
-    for (let i = 0, k = 0; i < n; i++, k += 4) {
-      const alpha = data[k + 3]! / 255;
-      plane[i] = data[k + c]! * alpha + UNDER * (1 - alpha);
-    }
-    blurred(plane);
-    for (let i = 0, k = c; i < n; i++, k += 4) out[k] = plane[i]! / weight[i]!;
+    for (let i = 0, k = c; i < n; i++, k += 4) plane[i] = out[k]!;
+    blurInPlace(plane, width, height, sigma);
+    for (let i = 0, k = c; i < n; i++, k += 4) out[k] = Math.round(plane[i]! / weight[i]!);
   }
   return out;
 }

@@ -168,3 +168,10 @@ test('a kept document is read as it is; one whose size only its outline tells is
   const read = parseTemplate({ wobrel: 1, name: 'T', shape: { kind: 'path', d } });
   expect(keptTemplate(JSON.parse(JSON.stringify(read)))).toEqual(read);
 });
+
+test('photos behind take memory: so many of them, so large an output', () => {
+  const behind = (count: number, width: number) => plain({ behind: Array.from({ length: count }, () => ({})), outputs: [{ width }] }); // prettier-ignore
+  expect(() => parseTemplate(behind(16, 3000))).not.toThrow();
+  const error = refusalOf(behind(4, 9000));
+  expect([error.at, error.message]).toEqual(['outputs[0].width', 'outputs[0].width: with 4 photos behind an output may have 50 megapixels']); // prettier-ignore
+});

@@ -55,12 +55,16 @@ function refusal(found: z.core.$ZodIssue): WobrelError {
 /** Most pixels that all outputs of a template may have together. */
 export const MAX_PIXELS_TOGETHER = 200_000_000;
 
+/** Most pixels of the largest output for all photos behind together: each is decoded for it. */
+const MAX_PHOTOS_BEHIND = 200_000_000;
+
 /** Most pixels for which a place is kept, two bytes each, for all tints that follow the edge and inner shadows together. */
 const MAX_FIELD_PIXELS = 400_000_000;
 
 /** Refuses outputs that no machine at hand could make. */
 function refuseHuge(template: Template): void {
-  const { tints, shadows, outputs } = template;
+  const { tints, shadows, outputs, behind } = template;
+  const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
   const picture = pictureOf(template);
   const fields = [
     ...tints.filter(({ on, paint }) => on && typeof paint !== 'string' && paint.kind === 'contour'),
@@ -72,6 +76,8 @@ function refuseHuge(template: Template): void {
     const at = `outputs[${i}].${size ? 'size' : 'width'}`;
     if (pixels > MAX_PIXELS)
       throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
+    if (photos * pixels > MAX_PHOTOS_BEHIND)
+      throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
     together += pixels;
     if (fields * together > MAX_FIELD_PIXELS) {
       const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);
