@@ -124,7 +124,7 @@ test('a word is punched out of a banner: the photo shows through it', async ({ p
     const first = page.getByRole('group', { name: /^Picture 1/ });
     await first.getByRole('radio', { name: 'paint', exact: true }).click();
     const banner = page.getByRole('group', { name: /^Paint 1/ });
-    await banner.getByRole('textbox', { name: 'Paint', exact: true }).fill('#ff0000');
+    await banner.getByRole('textbox', { name: 'Colour', exact: true }).fill('#ff0000');
     await page.keyboard.press('Enter');
     await banner.getByRole('radio', { name: 'a shape', exact: true }).click();
     const dialog = page.getByRole('dialog', { name: 'A shape for this layer' });
