@@ -83,8 +83,8 @@ export const captionCut = captionCheck({
 /** How far a caption's line reaches beyond the picture, frame units; letters are taken as high as they are large. */
 function beyond({ template }: CheckInput): (laid: Laid) => number {
   const { left, top, width, height } = pictureOf(template);
-  return ({ layout: { start, size, width: long } }) =>
-    Math.max(left - start[0], start[0] + long - left - width, top - (start[1] - size * 0.7), start[1] - top - height);
+  return ({ layout: { bounds } }) =>
+    Math.max(left - bounds[0], bounds[2] - left - width, top - bounds[1], bounds[3] - top - height);
 }
 
 /** How far a caption reaches beyond the picture, frame units. */

@@ -15,11 +15,15 @@ export const caption = defineLayer({
     /** Where its baseline begins, has its middle, or ends. */
     at: z.tuple([signedLengthSchema, signedLengthSchema]).default([540, 1040]),
     anchor: z.enum(['start', 'middle', 'end']).default('middle'),
+    /** A straight baseline, or one along a circle whose top or bottom is `at`. */
+    follows: z.enum(['line', 'over', 'under']).default('line'),
+    /** Of that circle. */
+    radius: lengthSchema.gt(0).default(400),
     /** Longer text is made smaller. */
     maxWidth: lengthSchema.gt(0).nullable().default(null),
     on: onSchema,
   }),
-  lengths: ['size', 'maxWidth'],
+  lengths: ['size', 'radius', 'maxWidth'],
   places: ['at'],
   title: () => 'Caption',
   words: ({ text }) => text,
@@ -31,6 +35,12 @@ export const caption = defineLayer({
       options: { text: 'plain', slab: 'slab', rounded: 'rounded', script: 'script' },
     },
     size: { label: 'Size', as: 'length', slider: [0.05, 1] },
+    follows: {
+      label: 'Follows',
+      as: 'choice',
+      options: { line: 'a line', over: 'over', under: 'under' },
+    },
+    radius: { label: 'Circle of', as: 'length', slider: [0.5, 5], shown: ({ follows }) => follows !== 'line' },
     at: { label: 'Lies at', as: 'place' },
     anchor: {
       label: 'Runs',

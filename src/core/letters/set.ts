@@ -36,7 +36,7 @@ function runsOf(text: string, fonts: readonly Font[]): { readonly runs: readonly
 }
 
 /** A letter in its place, 1000 units an em, the baseline at 0, y down. */
-type PlacedGlyph = { readonly font: Font; readonly id: number; readonly x: number; readonly y: number };
+type PlacedGlyph = { readonly font: Font; readonly id: number; readonly x: number; readonly y: number; readonly advance: number }; // prettier-ignore
 
 /** One line of text with the font's own spacing and ligatures. */
 export type SetLine = {
@@ -56,7 +56,7 @@ export function setLine(fonts: readonly Font[], text: string): SetLine {
     const k = EM / font.unitsPerEm;
     laid.glyphs.forEach((glyph, i) => {
       const { xAdvance, xOffset, yOffset } = laid.positions[i]!;
-      glyphs.push({ font, id: glyph.id, x: pen + xOffset * k, y: -yOffset * k });
+      glyphs.push({ font, id: glyph.id, x: pen + xOffset * k, y: -yOffset * k, advance: xAdvance * k });
       pen += xAdvance * k;
     });
   }
@@ -67,7 +67,7 @@ export function setLine(fonts: readonly Font[], text: string): SetLine {
 export const xHeightOf = ([font]: readonly Font[]): number => (font!.xHeight * EM) / font!.unitsPerEm;
 
 /** A letter's path data where it stands. */
-export function glyphPath({ font, id, x, y }: PlacedGlyph): string {
+export function glyphPath({ font, id, x, y }: Omit<PlacedGlyph, 'advance'>): string {
   const k = EM / font.unitsPerEm;
   return font
     .getGlyph(id)

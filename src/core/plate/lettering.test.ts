@@ -128,3 +128,59 @@ test('letters far larger than the picture, and lines far longer, are written as 
   expect([inked.width, inked.height]).toEqual([SIDE, SIDE]);
   expect(out.length).toBe(SIDE * SIDE * 4);
 });
+
+describe('along a circle', () => {
+  const at = [200, 80];
+  const common = { text: 'HHHHHHHH', font: 'text', size: 40, paint: '#000000', at, radius: 140 } as const;
+  /** Mean distance of what is inked from the circle's centre, and the area, tiny shape left out. */
+  const inkOf = (out: Uint8ClampedArray, [cx, cy]: readonly [number, number]) => {
+    let [area, away, left] = [0, 0, 0];
+    for (let y = 40; y < SIDE; y++)
+      for (let x = 0; x < SIDE; x++) {
+        if (x < 40 && y < 40) continue;
+        const alpha = out[(y * SIDE + x) * 4 + 3]! / 255;
+        area += alpha;
+        away += alpha * Math.hypot(x + 0.5 - cx, y + 0.5 - cy);
+        left += alpha * (x + 0.5);
+      }
+    return { area, away: away / area, left: left / area };
+  };
+
+  test('letters keep their area, stand on the circle with their heads away from it, about the place that is held', () => {
+    const straight = written({ ...common, at: [200, 200] });
+    const bent = written({ ...common, follows: 'over' });
+    const [a, b] = [inkOf(straight.out, [0, 0]), inkOf(bent.out, [200, 220])];
+    expect(b.area / a.area).toBeCloseTo(1, 2);
+    // Capitals are some 0.66 of their size high: their middle is a third of that beyond the circle.
+    expect(b.away).toBeGreaterThan(140 + 8);
+    expect(b.away).toBeLessThan(140 + 18);
+    expect(b.left).toBeCloseTo(200, 0);
+  });
+
+  test('under it heads look to the centre', () => {
+    const { out, layout } = written({ ...common, at: [200, 360], follows: 'under' });
+    const { away, left } = inkOf(out, [200, 220]);
+    expect(away).toBeLessThan(140 - 8);
+    expect(away).toBeGreaterThan(140 - 18);
+    expect(left).toBeCloseTo(200, 0);
+    expect(layout!.bounds[3]).toBeCloseTo(360, 1);
+  });
+
+  test('on a circle as wide as can be the line is straight', () => {
+    const straight = written({ ...common, at: [200, 200] });
+    const flat = written({ ...common, at: [200, 200], follows: 'over', radius: 99_999 });
+    let most = 0;
+    for (let k = 3; k < flat.out.length; k += 4) most = Math.max(most, Math.abs(flat.out[k]! - straight.out[k]!));
+    expect(most).toBeLessThan(30);
+  });
+
+  test('a line is no longer than the circle is round, and its bounds are those of its letters', () => {
+    const { layout } = written({ ...common, text: 'a'.repeat(90), follows: 'over' });
+    expect(layout!.width).toBeCloseTo(2 * Math.PI * 140, 3);
+    expect(layout!.wanted).toBeGreaterThan(layout!.width);
+    const [left, top, right, bottom] = layout!.bounds;
+    expect([left, right].map((v) => Math.abs(v - 200))).toEqual([expect.closeTo(140 + 0.7 * layout!.size, 0), expect.closeTo(140 + 0.7 * layout!.size, 0)]); // prettier-ignore
+    expect(top).toBeCloseTo(80 - 0.7 * layout!.size, 1);
+    expect(bottom).toBeCloseTo(360 + 0.7 * layout!.size, 0);
+  });
+});

@@ -6,6 +6,7 @@ import { fontAtHand, glyphOutline, setLine, xHeightOf, type SetLine } from '../l
 import { fillPaint, isClear } from '../paint';
 import { bandsOf, coverage, type PixelWindow } from '../raster';
 import { boundsOfOutline, flatten, type Point, type Polygon } from '../shape';
+import { arcAt, onArc, type Arc } from './along-circle';
 import { boxOf, paintRows } from './paints';
 import type { PickedColours } from './photo-finish';
 import type { Plate } from './plate';
@@ -31,6 +32,10 @@ export type CaptionLayout = {
   readonly size: number;
   /** Where the baseline begins. */
   readonly start: Point;
+  /** The circle that the baseline follows; null where it is straight. */
+  readonly arc: Arc | null;
+  /** Left, top, right and bottom, letters taken as high as 0.7 of their size. */
+  readonly bounds: readonly [left: number, top: number, right: number, bottom: number];
   readonly width: number;
   /** How wide it would be without `maxWidth`. */
   readonly wanted: number;
@@ -39,6 +44,20 @@ export type CaptionLayout = {
 };
 
 const SHARE = { start: 0, middle: 0.5, end: 1 } as const;
+
+/** Height of capitals, as a share of their size. */
+const HEADS = 0.7;
+/** Places along a line on a circle that its bounds are taken from. */
+const STEPS = 48;
+
+/** Bounds of a line on a circle that begins at `from` along it. */
+function boundsOnArc(arc: Arc, from: number, width: number, size: number): CaptionLayout['bounds'] {
+  const places = Array.from({ length: STEPS + 1 }, (_, i) => from + (width * i) / STEPS).flatMap((along) =>
+    [0, HEADS * size].map((up) => onArc(arc, along, up).at),
+  );
+  const [xs, ys] = [places.map(([x]) => x), places.map(([, y]) => y)];
+  return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
+}
 
 /**
  * Where a caption's letters come to lie; null where it says nothing.
@@ -52,14 +71,19 @@ export function layoutCaption(caption: Caption, fields: Fields): CaptionLayout |
   if (!fonts) throw new RangeError(`the font ${caption.font} is not at hand`);
   const line = setLine(fonts, text);
   const wanted = (line.advance / EM) * caption.size;
-  const factor = caption.maxWidth === null ? 1 : Math.min(1, caption.maxWidth / Math.max(wanted, 1e-9));
+  const arc = caption.follows === 'line' ? null : arcAt(caption.at, caption.radius, caption.follows);
+  const most = Math.min(caption.maxWidth ?? Infinity, arc ? 2 * Math.PI * arc.radius : Infinity);
+  const factor = Math.min(1, most / Math.max(wanted, 1e-9));
   const size = caption.size * factor;
   const width = wanted * factor;
   const [x, y] = caption.at;
+  const from = -SHARE[caption.anchor] * width;
   return {
     line,
     size,
-    start: [x - SHARE[caption.anchor] * width, y],
+    start: [x + from, y],
+    arc,
+    bounds: arc ? boundsOnArc(arc, from, width, size) : [x + from, y - HEADS * size, x + from + width, y],
     width,
     wanted,
     xHeight: (xHeightOf(fonts) / EM) * size,
@@ -67,7 +91,10 @@ export function layoutCaption(caption: Caption, fields: Fields): CaptionLayout |
 }
 
 /** The letters that lie in the picture as polygons, in its pixels. */
-function lettersOf({ line, size, start }: CaptionLayout, { scale, origin, width, height }: Plate): Polygon[][] {
+function lettersOf(layout: CaptionLayout, plate: Plate): Polygon[][] {
+  if (layout.arc) return lettersOnArc(layout, layout.arc, plate);
+  const { line, size, start } = layout;
+  const { scale, origin, width, height } = plate;
   const k = (size / EM) * scale;
   const [x0, y0] = [(start[0] + origin[0]) * scale, (start[1] + origin[1]) * scale];
   return line.glyphs.flatMap((glyph) => {
@@ -78,6 +105,26 @@ function lettersOf({ line, size, start }: CaptionLayout, { scale, origin, width,
     const [left, top, right, bottom] = boundsOfOutline(outline);
     if (right * k + dx < 0 || left * k + dx > width || bottom * k + dy < 0 || top * k + dy > height) return [];
     return [flatten(outline, k).map((polygon) => polygon.map(([x, y]) => [x + dx, y + dy] as const))];
+  });
+}
+
+/** The same along a circle: each letter turned as the circle is where its middle stands. */
+function lettersOnArc({ line, size, start }: CaptionLayout, arc: Arc, { scale, origin }: Plate): Polygon[][] {
+  const em = size / EM;
+  const k = em * scale;
+  return line.glyphs.flatMap((glyph) => {
+    const outline = glyphOutline(glyph);
+    if (outline.length === 0) return [];
+    const half = glyph.advance / 2;
+    // What is left and right of the place that is held, by the straight line's own begin.
+    const { at, angle } = onArc(arc, start[0] - arc.centre[0] + (glyph.x + half) * em);
+    const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+    const [x0, y0] = [(at[0] + origin[0]) * scale, (at[1] + origin[1]) * scale];
+    const turned = ([x, y]: Point): Point => {
+      const [dx, dy] = [x - half * k, y + glyph.y * k];
+      return [x0 + cos * dx - sin * dy, y0 + sin * dx + cos * dy];
+    };
+    return [flatten(outline, k).map((polygon) => polygon.map(turned))];
   });
 }
 
