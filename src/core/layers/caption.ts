@@ -45,7 +45,7 @@ export const caption = defineLayer({
     anchor: {
       label: 'Runs',
       as: 'choice',
-      options: { start: 'to the right', middle: 'both ways', end: 'to the left' },
+      options: { start: 'right', middle: 'both ways', end: 'left' },
     },
     maxWidth: { label: 'At most', as: 'length', slider: [1, 8], open: 'as it comes' },
     paint: { label: 'Paint', as: 'paint' },
