@@ -110,6 +110,9 @@ function fieldsFor(template: Template, { words = { photo: '', batch: '', index: 
   return fieldsOf({ ...words, template: template.name, output, width, height });
 }
 
+/** Bytes of a photo's pictures behind above which they are not kept. */
+const MOST_BEHIND_KEPT = 1_000_000;
+
 /** What a photo shows behind, kept for the next change of anything else. */
 const behindKept = new Map<number, { key: string; pixels: readonly BehindPixels[] }>();
 
@@ -130,6 +133,8 @@ async function pixelsBehind(
     const window = { left: 0, top: 0, width: layer.width, height: layer.height };
     pixels.push(behindPixels(drawnPart(bitmap, rect, window, mirror), layer));
   }
+  // Of a large picture only its own next drawing would have them again.
+  if (pixels.reduce((sum, { length }) => sum + length, 0) > MOST_BEHIND_KEPT) return pixels;
   behindKept.delete(photo.id);
   behindKept.set(photo.id, { key, pixels });
   if (behindKept.size > PLACED_KEPT) behindKept.delete(behindKept.keys().next().value!);

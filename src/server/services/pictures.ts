@@ -1,5 +1,5 @@
 /** The library of pictures that templates show. */
-import { desc, eq, inArray, like, sql } from 'drizzle-orm';
+import { desc, eq, inArray, like } from 'drizzle-orm';
 import { rm } from 'node:fs/promises';
 import { WobrelError } from '../../core/errors';
 import { picturesOf, type Template } from '../../core/template';
@@ -21,23 +21,34 @@ export type KeptPicture = {
   readonly uses: number;
 };
 
-const usedIn = (
-  table: typeof batches | typeof templateVersions,
-  column: typeof batches.draft | typeof templateVersions.document,
-) => sql<number>`(select count(*) from ${table} where instr(${column}, ${pictures.sha256}) > 0)`;
+/** How often each picture is shown, by batches and saved versions: of them only those are read that show any. */
+async function uses(): Promise<ReadonlyMap<string, number>> {
+  const shows = '%"picture":"%';
+  const [drafts, versions] = await Promise.all([
+    database().select({ document: batches.draft }).from(batches).where(like(batches.draft, shows)),
+    database().select({ document: templateVersions.document }).from(templateVersions).where(like(templateVersions.document, shows)), // prettier-ignore
+  ]);
+  const counts = new Map<string, number>();
+  for (const { document } of [...drafts, ...versions])
+    for (const sha256 of new Set(picturesOf(document as Template).map((one) => one.sha256)))
+      counts.set(sha256, (counts.get(sha256) ?? 0) + 1);
+  return counts;
+}
 
 /** All of them, the newest first. */
-export const listPictures = (): Promise<KeptPicture[]> =>
-  database()
-    .select({
-      sha256: pictures.sha256,
-      name: pictures.name,
-      width: pictures.width,
-      height: pictures.height,
-      uses: sql<number>`${usedIn(batches, batches.draft)} + ${usedIn(templateVersions, templateVersions.document)}`,
-    })
-    .from(pictures)
-    .orderBy(desc(pictures.addedAt), desc(pictures.sha256));
+export async function listPictures(): Promise<KeptPicture[]> {
+  const [rows, counts] = await Promise.all([
+    database().select().from(pictures).orderBy(desc(pictures.addedAt), desc(pictures.sha256)),
+    uses(),
+  ]);
+  return rows.map(({ sha256, name, width, height }) => ({
+    sha256,
+    name,
+    width,
+    height,
+    uses: counts.get(sha256) ?? 0,
+  }));
+}
 
 /**
  * Keeps an arrived file as a picture; the same one again is the one there is.
