@@ -33,6 +33,10 @@ test('a photo smaller than the output is told with both sizes', () => {
 test('a JPEG of a transparent template is told, one with a backdrop is not', () => {
   const outputs = [{ name: 'mail', format: 'jpeg' }];
   expect(findings({ outputs }).map((f) => f.check)).toEqual(['opaque']);
+  // What is behind and fills the picture leaves nothing transparent; what shows in a shape does.
+  const mark = { kind: 'circle', box: { cx: 100, cy: 100, width: 50, height: 50 } };
+  expect(findings({ outputs, behind: [{}] })).toEqual([]);
+  expect(findings({ outputs, behind: [{ shape: mark }] }).map((f) => f.check)).toEqual(['opaque']);
   expect(findings({ outputs, backdrop: '#ffffff' })).toEqual([]);
 });
 

@@ -5,8 +5,11 @@ import { defineCheck } from './check';
 /** True where something behind leaves nothing of the ground. */
 const isFilled = ({ behind }: Template): boolean =>
   behind.some(
-    ({ on, opacity, show, paint }) =>
-      on && opacity === 1 && (show === 'photo' || (typeof paint === 'string' && parseColour(paint).alpha === 1)),
+    ({ on, opacity, shape, show, paint }) =>
+      on &&
+      opacity === 1 &&
+      shape === null &&
+      (show === 'photo' || (typeof paint === 'string' && parseColour(paint).alpha === 1)),
   );
 
 /** 1 where the output's format has no alpha although the template leaves the ground transparent. */

@@ -186,6 +186,19 @@ describe('holes', () => {
     expect(red / (90 * 80 - AREA)).toBeCloseTo(1, 3);
   });
 
+  test('two holes go through the same layer; one above a layer that is off through none', () => {
+    const small = {
+      ...hole,
+      through: 'layer',
+      shape: { kind: 'circle', box: { cx: 70, cy: 75, width: 10, height: 10 } },
+    };
+    const photo = drawn({});
+    const { at } = drawn({ before: [banner, { ...hole, through: 'layer' }, small] });
+    expect([at(100, 110), at(70, 75)]).toEqual([photo.at(100, 110), photo.at(70, 75)]);
+    const off = drawn({ before: [banner, { ...banner, on: false }, { ...hole, through: 'layer' }] });
+    expect(off.at(100, 110)).toEqual([255, 0, 0, 255]);
+  });
+
   test('a layer above a hole lies over it; half as strong it leaves half; without a shape it is none', () => {
     expect(drawn({ before: [hole, banner] }).at(100, 110)).toEqual([255, 0, 0, 255]);
     expect(drawn({ before: [banner, hole] }).at(100, 110)[3]).toBe(0);

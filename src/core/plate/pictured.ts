@@ -65,8 +65,10 @@ export function picturedCoats(template: Template, list: 'behind' | 'before', roo
   const layers: readonly (Behind | Before)[] = template[list];
   let photos = 0;
   const coats: Coat[] = [];
+  /** Which coat a layer is, or cuts; none of one that is not drawn. */
+  const coatOf = new Map<number, number>();
   layers.forEach((layer, i) => {
-    const add = (coat: Coat) => coats.push(coat);
+    const add = (coat: Coat) => coatOf.set(i, coats.push(coat) - 1);
     if (!isBehind(layer)) return;
     const { show, paint, opacity } = layer;
     const shape = maskOf(layer);
@@ -91,9 +93,15 @@ export function picturedCoats(template: Template, list: 'behind' | 'before', roo
       case 'hole': {
         // A hole all over would leave nothing.
         if (!mask) return;
-        const below = coats.at(-1);
-        if (layer.through === 'all') add({ ...clear, isHole: true });
-        else if (below) coats[coats.length - 1] = { ...below, dash: without(below.dash, mask, opacity, room.window) };
+        if (layer.through === 'all') {
+          add({ ...clear, isHole: true });
+          return;
+        }
+        const below = coatOf.get(i - 1);
+        if (below === undefined) return;
+        const coat = coats[below]!;
+        coats[below] = { ...coat, dash: without(coat.dash, mask, opacity, room.window) };
+        coatOf.set(i, below);
       }
     }
   });

@@ -5,6 +5,7 @@ import { Alert, Button, Modal } from 'react-bootstrap';
 import type { KeptPicture } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
+import { FileInput } from '../shared/file-input';
 import { plural } from '../shared/words';
 import { pictureAddress, usePictures } from './use-pictures';
 
@@ -65,17 +66,13 @@ export function PicturePicker({ onPick, onHide }: PicturePickerProps) {
         )}
       </Modal.Body>
       <Modal.Footer>
-        <input
+        <FileInput
           ref={file}
-          type="file"
-          hidden
+          label="Picture to bring in"
           accept="image/png,image/jpeg,image/webp,image/avif,image/tiff,image/gif"
-          aria-label="Picture to bring in"
-          onChange={(event) => {
-            const given = event.target.files?.[0];
-            event.target.value = '';
+          onFile={(given) => {
             setFailure(null);
-            if (given) telling(bringIn(given));
+            telling(bringIn(given));
           }}
         />
         <Button onClick={() => file.current?.click()}>Bring a file in…</Button>

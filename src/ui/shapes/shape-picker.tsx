@@ -3,6 +3,7 @@ import { useId, useMemo, useRef, useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { CATALOGUE, fitted, isCalled, type Box, type Shape } from '@/core/shape';
 import { ChoiceField } from '../shared/choice-field';
+import { FileInput } from '../shared/file-input';
 import { freshShape, shapeFromSvg } from './catalogue';
 import { LettersField } from './letters-field';
 import { ShapePicture } from './shape-picture';
@@ -65,17 +66,11 @@ export function ShapePicker({ title, room, onPick, onHide }: ShapePickerProps) {
           <Button variant="plain" className="text-nowrap" onClick={() => file.current?.click()}>
             Bring in an SVG…
           </Button>
-          <input
+          <FileInput
             ref={file}
-            type="file"
-            hidden
+            label="SVG to bring in"
             accept=".svg,image/svg+xml"
-            aria-label="SVG to bring in"
-            onChange={(event) => {
-              const [svg] = event.target.files ?? [];
-              event.target.value = '';
-              if (svg) void bringIn(svg);
-            }}
+            onFile={(svg) => void bringIn(svg)}
           />
         </div>
         <div className="d-flex justify-content-end align-items-center gap-2 mb-3">

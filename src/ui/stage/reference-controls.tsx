@@ -1,6 +1,7 @@
 'use client';
 import { useRef } from 'react';
 import { Button } from 'react-bootstrap';
+import { FileInput } from '../shared/file-input';
 import { setStage, useStage } from './stage-state';
 
 const STRENGTH = 'Strength of the reference';
@@ -49,17 +50,11 @@ export function ReferenceControls({ hasPhoto }: { hasPhoto: boolean }) {
           onChange={(event) => setStage({ strength: Number(event.target.value) / 100 })}
         />
       )}
-      <input
+      <FileInput
         ref={file}
-        type="file"
-        hidden
+        label="Picture to trace"
         accept="image/png,image/jpeg,image/webp,image/avif,image/gif"
-        aria-label="Picture to trace"
-        onChange={(event) => {
-          const [picture] = event.target.files ?? [];
-          event.target.value = '';
-          if (picture) keep({ kind: 'picture', url: URL.createObjectURL(picture), name: picture.name });
-        }}
+        onFile={(picture) => keep({ kind: 'picture', url: URL.createObjectURL(picture), name: picture.name })}
       />
     </div>
   );
