@@ -64,7 +64,7 @@ function renderer(name: Name) {
     const words = { photo: path, batch: '', index: 1 };
     const targets = [{ output: template.outputs[0]!, plate, path: join(OUT, name) }];
     const placed = { path, photo, placement: place(photo), outside: { kind: 'none' } as const };
-    await renderPhoto({ ...placed, template, sight: null, words, targets, widest: null }, bufferFor);
+    await renderPhoto({ template, photos: [{ ...placed, sight: null }], words, targets, widest: null }, bufferFor);
   };
 }
 

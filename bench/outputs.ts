@@ -54,7 +54,13 @@ export async function measureOutputs(rounds: number, count: number): Promise<Out
     const photo = await inspectPhoto(path);
     const placed = { path, photo, placement: place(photo), outside: { kind: 'none' } as const };
     await renderPhoto(
-      { ...placed, template, sight: null, words: { photo: 'photo.jpg', batch: '', index: 1 }, targets, widest },
+      {
+        template,
+        photos: [{ ...placed, sight: null }],
+        words: { photo: 'photo.jpg', batch: '', index: 1 },
+        targets,
+        widest,
+      },
       bufferFor,
     );
   };

@@ -31,12 +31,8 @@ async function finishedPixels(path: string): Promise<Uint8ClampedArray> {
   const plate = compile(template, SIZE);
   const photo = await inspectPhoto(path);
   await renderPhoto({
-    path,
-    photo,
-    placement: placer(template)(photo),
-    outside: { kind: 'none' },
     template,
-    sight: null,
+    photos: [{ path, photo, placement: placer(template)(photo), outside: { kind: 'none' }, sight: null }],
     words: { photo: 'photo.jpg', batch: '', index: 1 },
     targets: [{ output, plate, path: file }],
     widest: null,
@@ -66,7 +62,13 @@ const wobrel: Way = (format) => {
     const outside = { kind: 'none' } as const;
     const placed = { path: source, photo, placement: place(photo), outside };
     await renderPhoto(
-      { ...placed, template, sight: null, words: { photo: 'photo.jpg', batch: '', index: 1 }, targets, widest: null },
+      {
+        template,
+        photos: [{ ...placed, sight: null }],
+        words: { photo: 'photo.jpg', batch: '', index: 1 },
+        targets,
+        widest: null,
+      },
       bufferFor,
     );
   };

@@ -5,11 +5,12 @@ import PQueue from 'p-queue';
 import { findingsOf, type CheckedPhoto } from '../core/checks';
 import { WobrelError } from '../core/errors';
 import type { PhotoWords } from '../core/fields';
+import { seated } from '../core/groups';
 import { withSizes } from '../core/placement';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
 import { picksOf } from '../core/plate';
 import type { Sight } from '../core/sight';
-import { outputHeight, parseTemplate, pictureOf, type Template } from '../core/template';
+import { hasSlots, outputHeight, parseTemplate, pictureOf, slotTemplates, type Template } from '../core/template';
 import { bringCaptionFonts } from '../server/fonts';
 import { inspectPhoto } from '../server/intake';
 import type { PicturePaths } from '../server/pictures';
@@ -60,10 +61,11 @@ function faultOf(error: unknown): string {
  * @returns a function of a photo and its place in the batch, from 1
  */
 function looker(engine: Engine, template: Template, alone: boolean) {
-  const { rule, straighten, gap } = template.centring;
+  const own = slotTemplates(template);
+  const isCentred = ({ centring: { rule, straighten } }: Template) => rule !== 'middle' || straighten === 'eyes';
   // What a photo is of matters to where it lies, and to colours that are taken from it.
-  const all = rule !== 'middle' || straighten === 'eyes' || picksOf(template).length > 0;
-  const looks = !alone || all || gap === 'extend';
+  const all = own.some((one) => isCentred(one) || picksOf(one).length > 0);
+  const looks = !alone || all || own.some(({ centring }) => centring.gap === 'extend');
   return async ({ path, fault }: NamedPhoto, index: number): Promise<Seen> => {
     if (fault !== null) return { path, fault };
     try {
@@ -86,16 +88,40 @@ function looker(engine: Engine, template: Template, alone: boolean) {
   };
 }
 
-/** Renders the photos that were seen; one that fails is an item with its error. */
+type SeenPhoto = Extract<Seen, { readonly photo: unknown }>['photo'];
+
+/** One cutout to be made, of one photo or of several; or a photo that can't be worked with. */
+type Cutout = { readonly name: string } & (
+  { readonly photos: readonly (SeenPhoto | null)[] } | { readonly fault: string }
+);
+
+/** What the photos make: a cutout each, or one a group; a photo at fault is an item of its own. */
+function cutoutsOf(template: Template, seen: readonly Seen[]): Cutout[] {
+  const one = (of: Seen): Cutout =>
+    'fault' in of ? { name: of.path, fault: of.fault } : { name: of.path, photos: [of.photo] };
+  if (!hasSlots(template)) return seen.map(one);
+  const good = seen.flatMap((of) => ('photo' in of ? [of.photo] : []));
+  return [
+    ...seated(template, good).flatMap(({ name, slot, group }): Cutout[] => {
+      if (group?.isMade) return [{ name: group.name, photos: group.seats }];
+      if (group) return [{ name: group.name, fault: `no photo for ${group.missing.join(', ')}` }];
+      return slot === null ? [{ name, fault: 'no slot takes this photo' }] : [];
+    }),
+    ...seen.filter((of) => 'fault' in of).map(one),
+  ];
+}
+
+/** Renders the cutouts; one that fails is an item with its error. */
 function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen: readonly Seen[], out: string) {
-  const good = seen.flatMap((one) => ('photo' in one ? [one.photo] : []));
+  const good = seated(given, seen.flatMap((one) => ('photo' in one ? [one.photo] : []))); // prettier-ignore
   const template = withSizes(given, good);
   const { means, twins } = findingsOf(template, good);
-  const twinOf = new Map(good.map((photo, i) => [photo, twins[i] ?? null]));
+  const twinOf = new Map(good.map(({ name }, i) => [name, twins[i] ?? null]));
+  const groupOf = new Map(good.map(({ name, group }) => [name, group]));
   const shared = shareTemplate(template, null, means, pictures);
   const plates = plateCache(engine, template, shared);
-  return async (one: Seen, files: readonly string[]): Promise<ManifestItem[]> => {
-    if ('fault' in one) return [failedItem(one.path, one.fault)];
+  return async (cutout: Cutout, index: number, files: readonly string[]): Promise<ManifestItem[]> => {
+    if ('fault' in cutout) return [failedItem(cutout.name, cutout.fault)];
     try {
       const targets = await Promise.all(
         template.outputs.map(async (output, i) => ({
@@ -104,13 +130,12 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
           path: join(out, files[i]!),
         })),
       );
-      const { path: source, photo } = one;
       const widest = await plates.widest();
-      const seenPhoto = { ...photo, twin: twinOf.get(photo) ?? null };
-      const made = await engine.render({ source, photo: seenPhoto, template: shared, targets, widest });
-      const { files: written, findings, ...placed } = made;
+      const photos = cutout.photos.map((photo) => photo && { source: photo.name, photo: { ...photo, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
+      const words = { photo: cutout.name, batch: '', index };
+      const { files: written, findings, ...placed } = await engine.render({ photos, words, template: shared, targets, widest }); // prettier-ignore
       return template.outputs.map((output, i) => ({
-        photo: source,
+        photo: cutout.name,
         output: output.name,
         file: files[i]!,
         ...written[i]!,
@@ -119,7 +144,7 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
         error: null,
       }));
     } catch (error) {
-      return [failedItem(one.path, faultOf(error))];
+      return [failedItem(cutout.name, faultOf(error))];
     }
   };
 }
@@ -161,16 +186,17 @@ async function renderWith(
     const seen = await Promise.all(photos.map((photo, i) => queue.add(() => look(photo, i + 1))));
     const nameFile = namer(names);
     const make = renderer(engine, template, pictures, seen, call.out);
+    const cutouts = cutoutsOf(template, seen);
     let done = 0;
     const items = await Promise.all(
-      seen.map((one, i) => {
-        const parts = { photo: one.path, batch: '', template: template.name, index: i + 1 };
+      cutouts.map((cutout, i) => {
+        const parts = { photo: cutout.name, batch: '', template: template.name, index: i + 1 };
         const files = template.outputs.map((output) =>
           nameFile(output, { ...parts, height: outputHeight(pictureOf(template), output.width) }),
         );
         return queue.add(async () => {
-          const made = await make(one, files);
-          report(++done, photos.length);
+          const made = await make(cutout, i + 1, files);
+          report(++done, cutouts.length);
           return made;
         });
       }),

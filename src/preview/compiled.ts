@@ -1,30 +1,45 @@
 /** What was compiled for a template, kept for the next drawing of it: a few plates and placers, by what they depend on. */
 import { placer, type Placer } from '../core/placement';
-import { compilePlain, finishOf, photosBehind, picksOf, type Plate } from '../core/plate';
-import type { Template } from '../core/template';
+import { compilePlain, compileSheet, finishOf, photosBehind, picksOf, type Plate } from '../core/plate';
+import { hasSlots, type Template } from '../core/template';
 
-/** Sizes of one template that are on screen at a time, and those of the one before. */
+/** Pixels of plates: the sizes of one template that are on screen at a time, and those of the one before. */
+const PIXELS = 8_000_000;
+/** As many plates at the least. */
 const PLATES = 8;
+const FINISHES = 60;
 const PLACERS = 4;
 
-/** The most recently used of what is made by key. */
-function kept<T>(most: number) {
+/** The most recently used of what is made by key: so many of them, or more while they weigh little. */
+function kept<T>(most: number, heaviest = 0, weigh: (value: T) => number = () => 0) {
   const all = new Map<string, T>();
+  let weight = 0;
   return (key: string, make: () => T): T => {
-    const value = all.get(key) ?? make();
+    const known = all.get(key);
+    const value = known ?? make();
+    if (known === undefined) weight += weigh(value);
     all.delete(key);
     all.set(key, value);
-    if (all.size > most) all.delete(all.keys().next().value!);
+    while (all.size > most && weight >= heaviest) {
+      const [oldest, gone] = all.entries().next().value!;
+      all.delete(oldest);
+      weight -= weigh(gone);
+    }
     return value;
   };
 }
 
-const plates = kept<Plate>(PLATES);
-const finishes = kept<Plate['finish']>(PLATES);
+const plates = kept<Plate>(PLATES, PIXELS, ({ width, height }) => width * height);
+const finishes = kept<Plate['finish']>(FINISHES);
 const placers = kept<Placer>(PLACERS);
 
-/** The plate for pictures `width` pixels wide; the centring rule does not change it. */
-export function plateFor(template: Template, width: number, withBare: boolean): Plate {
+/** The plate for pictures `width` pixels wide; the centring rule does not change it. Of a template with slots each slot's is kept by itself. */
+export const plateFor = (template: Template, width: number, withBare: boolean): Plate =>
+  hasSlots(template)
+    ? compileSheet(template, width, null, withBare, (one, w, _, bare) => onePlate(one, w, bare))
+    : onePlate(template, width, withBare);
+
+function onePlate(template: Template, width: number, withBare: boolean): Plate {
   const {
     frame,
     shape,
@@ -66,5 +81,6 @@ export function plateFor(template: Template, width: number, withBare: boolean): 
 /** Where the template puts photos; borders and shadows don't change it. */
 export function placerFor(template: Template): Placer {
   const { frame, shape, mode, edge, centring } = template;
-  return placers(JSON.stringify([frame, shape, mode, edge, centring]), () => placer(template));
+  const slots = template.slots.map((slot) => [slot.shape, slot.edge, slot.centring]);
+  return placers(JSON.stringify([frame, shape, mode, edge, centring, slots]), () => placer(template));
 }

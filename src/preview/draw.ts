@@ -8,21 +8,25 @@ import {
   seenPart,
   toScaled,
   type Placed,
+  type Placer,
 } from '../core/placement';
 import { fieldsOf } from '../core/fields';
 import {
   behindPixels,
   coloursFor,
   compose,
+  composeSheet,
   onPlate,
   rectBehind,
+  slotPlates,
   writeCaptions,
   type BehindPixels,
   type PhotoPixels,
   type Plate,
+  type SlotPhoto,
 } from '../core/plate';
 import { continued, resample, type Outside, type PixelWindow } from '../core/raster';
-import { outputHeight, pictureOf, type Template } from '../core/template';
+import { hasSlots, outputHeight, pictureOf, slotTemplate, type Template } from '../core/template';
 import { placerFor, plateFor } from './compiled';
 import { bringCaptionFonts } from './fonts';
 import type { Drawn, PreviewPhoto } from './protocol';
@@ -31,7 +35,10 @@ import { proxyFor } from './proxies';
 
 /** Placed pixels kept for the next change of border or shadow, which leaves them as they are. */
 const PLACED_KEPT = 400;
-const placed = new Map<number, { key: string; pixels: PhotoPixels }>();
+const placed = new Map<string, { key: string; pixels: PhotoPixels }>();
+
+/** A photo is kept once for each slot that it lies in. */
+const keptAs = ({ id, slot }: PreviewPhoto) => `${id} ${slot ?? 0}`;
 
 let canvas: OffscreenCanvas | null = null;
 
@@ -92,12 +99,12 @@ async function placedPixels(
   const { scale, angle, x, y, mirror } = placement;
   const { photoWindow: w } = plate;
   const key = JSON.stringify([scale, angle, x, y, mirror, w, plate.width, plate.height, plate.origin, outside]);
-  const known = placed.get(photo.id);
+  const known = placed.get(keptAs(photo));
   if (known?.key === key) return known.pixels;
   const pixels = await pixelsFor(photo, placement, plate, outside);
   if (plate.width * plate.height < 500_000) {
-    placed.delete(photo.id);
-    placed.set(photo.id, { key, pixels });
+    placed.delete(keptAs(photo));
+    placed.set(keptAs(photo), { key, pixels });
     if (placed.size > PLACED_KEPT) placed.delete(placed.keys().next().value!);
   }
   return pixels;
@@ -141,12 +148,32 @@ async function pixelsBehind(
   return pixels;
 }
 
-async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, placement: Placed): Promise<Drawn> {
+/** One photo's pixels and colours on its plate. */
+async function onPlateOf(template: Template, plate: Plate, photo: PreviewPhoto, placement: Placed): Promise<SlotPhoto> {
+  const seen = await placedPixels(photo, placement, plate, outsideOf(template, photo.sight));
+  const pixels = { ...seen, behind: await pixelsBehind(photo, placement, plate) };
+  return { pixels, colours: coloursFor(plate.picks, photo.sight) };
+}
+
+/** The photos of one cutout: slot by slot, or one alone. */
+function photosOf(template: Template, photo: PreviewPhoto): readonly (PreviewPhoto | null)[] {
+  if (!hasSlots(template)) return [photo];
+  return photo.group?.seats ?? template.slots.map((_, slot) => (slot === (photo.slot ?? 0) ? photo : null));
+}
+
+async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, place: Placer): Promise<Drawn> {
   try {
-    const outside = outsideOf(template, photo.sight);
     const colours = coloursFor(plate.picks, photo.sight);
-    const placed = await placedPixels(photo, placement, plate, outside);
-    const pixels = compose(plate, { ...placed, behind: await pixelsBehind(photo, placement, plate) }, colours);
+    const own = slotPlates(plate);
+    const photos = await Promise.all(
+      photosOf(template, photo).map((one, slot) => {
+        const at = own[slot];
+        return one && at ? onPlateOf(slotTemplate(template, slot), at, one, place(one)) : null;
+      }),
+    );
+    const pixels = plate.sheet
+      ? composeSheet(plate, photos, colours)
+      : compose(plate, photos[0]!.pixels, photos[0]!.colours);
     if (plate.captions.length > 0) writeCaptions(plate, { fields: fieldsFor(template, photo), colours }, pixels);
     return { id: photo.id, pixels, width: plate.width, height: plate.height };
   } catch (error) {
@@ -157,14 +184,19 @@ async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, pl
 /** Draws all photos; one that fails does not keep back the others, and a template that does is told on each. */
 export async function draw(template: Template, width: number, photos: readonly PreviewPhoto[]): Promise<Drawn[]> {
   try {
-    const placements = photos.map(placerFor(template));
+    const place = placerFor(template);
     // A photo that is turned or does not reach everywhere may leave pixels without photo at the rim.
-    const gaps =
-      template.centring.gap !== 'extend' && placements.some(({ fadeGap, angle }) => fadeGap > 0 || angle !== 0);
+    const gaps = photos
+      .flatMap((photo) => photosOf(template, photo))
+      .some((photo) => {
+        if (!photo || slotTemplate(template, photo.slot ?? 0).centring.gap === 'extend') return false;
+        const { fadeGap, angle } = place(photo);
+        return fadeGap > 0 || angle !== 0;
+      });
     await Promise.all([bringCaptionFonts(template), bringTemplatePictures(template)]);
     const plate = plateFor(template, width, gaps);
     // Proxies load side by side; drawing itself is one after the other.
-    return await Promise.all(photos.map((photo, i) => drawOne(template, plate, photo, placements[i]!)));
+    return await Promise.all(photos.map((photo) => drawOne(template, plate, photo, place)));
   } catch (error) {
     return photos.map(({ id }) => ({ id, error: (error as Error).message }));
   }

@@ -9,6 +9,8 @@ export type PreviewPhoto = PhotoToPlace & {
   readonly sha256: string;
   /** How captions speak of it; left out where they say nothing of photos. */
   readonly words?: PhotoWords;
+  /** Of a group's first photo: all that lies in its cutout, slot by slot. */
+  readonly group?: { readonly seats: readonly (PreviewPhoto | null)[] } | undefined;
 };
 
 /** Draw these photos through the template, `width` pixels wide. */

@@ -11,6 +11,8 @@ export type CheckedPhoto = PhotoToPlace & {
   readonly words?: PhotoWords | undefined;
   /** True where looking at it failed. */
   readonly unseen?: boolean;
+  /** Of a group's first photo: the slots that lack one. */
+  readonly group?: { readonly missing: readonly string[]; readonly isMade: boolean } | undefined;
   /** Name of another photo of the batch that looks the same, with the bits their hashes differ in. */
   readonly twin?: { readonly name: string; readonly bits: number } | null | undefined;
 };

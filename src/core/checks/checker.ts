@@ -1,6 +1,6 @@
 /** Every check on one photo. */
 import { placer, type Placed, type Placer } from '../placement';
-import { photoOutline, type Output, type Template } from '../template';
+import { hasSlots, photoOutline, slotTemplates, type Output, type Template } from '../template';
 import type { BatchMeans, CheckDefinition, CheckedPhoto, CheckInput, Finding, Mend } from './check';
 import { NO_MEANS } from './means';
 import { CHECKS } from './registry';
@@ -37,6 +37,7 @@ function findingOf(check: CheckDefinition, input: CheckInput): Finding | null {
 
 /** Every check for one template; `batch` gives what others of the batch are like. */
 export function checker(template: Template, batch: BatchMeans = NO_MEANS, place: Placer = placer(template)): Checker {
+  if (hasSlots(template)) return slotChecker(template, batch, place);
   const outline = photoOutline(template);
   const inputFor = (photo: CheckedPhoto, output: Output): CheckInput => ({
     template,
@@ -61,5 +62,16 @@ export function checker(template: Template, batch: BatchMeans = NO_MEANS, place:
       const definition = CHECKS.find((check) => check.id === id);
       return definition?.repair?.change(inputFor(photo, template.outputs[0]!)) ?? null;
     },
+  };
+}
+
+/** Each photo checked by its slot; what is the same for all photos of it is told of every slot. */
+function slotChecker(template: Template, batch: BatchMeans, place: Placer): Checker {
+  const each = slotTemplates(template).map((own) => checker(own, batch, place));
+  const of = ({ slot }: CheckedPhoto) => each[slot ?? 0]!;
+  return {
+    place,
+    check: (photo, only, checks) => of(photo).check(photo, only, checks),
+    mend: (photo, check) => of(photo).mend(photo, check),
   };
 }

@@ -1,7 +1,15 @@
 import { layerMoved, type Before, type Behind } from '../layers';
 import { borderBand, thrownShadows } from '../plate';
-import { boundsOfOutline, type Outline } from '../shape';
-import { featherReach, inPicture, pictureOf, type Template } from '../template';
+import { boundsOfOutline, type Outline, type Shape } from '../shape';
+import {
+  featherReach,
+  hasSlots,
+  inPicture,
+  pictureOf,
+  slotTemplates,
+  templateOutline,
+  type Template,
+} from '../template';
 import { defineCheck, type CheckInput } from './check';
 
 /** How far something reaches beyond each side of the picture, frame units: left, top, right, bottom. */
@@ -61,8 +69,9 @@ export function cutOff(template: Template, outline: Outline): Part | null {
 
 /** The template in a frame that has room for all that lies around its shape; the cutout stays as large as it is. */
 export function withRoom(template: Template, outline: Outline): Template {
-  const [left, top, right, bottom] = furthest(partsBeyond(template, outline).map(({ beyond }) => beyond)).map(Math.ceil) as unknown as Beyond; // prettier-ignore
-  const { shape } = template;
+  const parts = slotTemplates(template).flatMap((one) => partsBeyond(one, hasSlots(template) ? templateOutline(one) : outline)); // prettier-ignore
+  const [left, top, right, bottom] = furthest(parts.map(({ beyond }) => beyond)).map(Math.ceil) as unknown as Beyond;
+  const moved = <S extends Shape>(shape: S): S => ({ ...shape, box: { ...shape.box, cx: shape.box.cx + left, cy: shape.box.cy + top } }); // prettier-ignore
   const shifted = <L extends Behind | Before>(layer: L): L => layerMoved(layer, ([x, y]) => [x + left, y + top], (v) => v); // prettier-ignore
   const frame = {
     ...template.frame,
@@ -72,7 +81,8 @@ export function withRoom(template: Template, outline: Outline): Template {
   const next = {
     ...template,
     frame,
-    shape: { ...shape, box: { ...shape.box, cx: shape.box.cx + left, cy: shape.box.cy + top } },
+    shape: moved(template.shape),
+    slots: template.slots.map((slot) => ({ ...slot, shape: moved(slot.shape) })),
     behind: template.behind.map(shifted),
     before: template.before.map(shifted),
     captions: template.captions.map(({ at: [x, y], ...caption }) => ({ ...caption, at: [x + left, y + top] as [number, number] })), // prettier-ignore

@@ -1,6 +1,6 @@
 /** What a batch is like as a whole. */
 import { placer, type Placer } from '../placement';
-import type { Template } from '../template';
+import { hasSlots, type Template } from '../template';
 import { sharpnessFor, type BatchMeans, type CheckedPhoto } from './check';
 
 /** Of a single photo: there is nothing to compare it with. */
@@ -19,7 +19,9 @@ export function meansOf(
 ): BatchMeans {
   const seen = photos.flatMap(({ sight }) => (sight ? [sight] : []));
   // Photos that each go by what suits them are no measure for each other.
-  const isMeasure = template.centring.rule !== 'middle' && template.centring.rule !== 'auto';
+  // Nor are those of slots, each with a size of its own.
+  const { rule } = template.centring;
+  const isMeasure = rule !== 'middle' && rule !== 'auto' && !hasSlots(template);
   const sizes = !isMeasure ? [] : photos.flatMap((photo) => place(photo).subject?.size ?? []);
   return {
     sharpness: medianOf(seen.map(sharpnessFor)),

@@ -1,6 +1,7 @@
 /** All checks, in the order in which they are shown. Adding one is one line here. */
 import type { CheckDefinition } from './check';
 import { apart } from './apart';
+import { astray } from './astray';
 import { blurred } from './blurred';
 import { captionCut, captionLetters, captionOut, captionSmall } from './captions';
 import { clearance } from './clearance';
@@ -20,10 +21,13 @@ import { small } from './small';
 import { spot } from './spot';
 import { streaks } from './streaks';
 import { twin } from './twin';
+import { unfilled } from './unfilled';
 import { unseen } from './unseen';
 import { unsure } from './unsure';
 
 export const CHECKS: readonly CheckDefinition[] = [
+  astray,
+  unfilled,
   gap,
   fade,
   unseen,

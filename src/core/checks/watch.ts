@@ -3,7 +3,7 @@
  * and of the others only what compares them with the batch, where that has moved.
  */
 import { placer, type Placed } from '../placement';
-import type { Template } from '../template';
+import { hasSlots, type Template } from '../template';
 import type { BatchMeans, CheckDefinition, CheckedPhoto, Finding } from './check';
 import { checker } from './checker';
 import { meansOf } from './means';
@@ -106,7 +106,7 @@ export function watchFindings(first: Template): FindingsWatch {
       means = now;
       const { check } = checker(template, now, place);
       const changes: FindingsChange['photos'][number][] = [];
-      let ofOutputs: readonly Finding[] = [];
+      const ofOutputs = new Map<string, Finding>();
       for (const id of order) {
         const one = known.get(id)!;
         const isOut = one.photo.review === 'out';
@@ -117,12 +117,15 @@ export function watchFindings(first: Template): FindingsWatch {
           one.told = false;
         }
         const findings = inOrder([...one.alone, ...one.compared]);
-        if (ofOutputs.length === 0) ofOutputs = findings.filter(({ about }) => about === 'output');
+        // The same for every photo, or for every photo of a slot.
+        if (ofOutputs.size === 0 || hasSlots(template))
+          for (const finding of findings)
+            if (finding.about === 'output') ofOutputs.set(`${finding.check}: ${finding.message}`, finding);
         if (one.told) continue;
         one.told = true;
         changes.push({ id, placed: place(one.photo), findings: findings.filter(({ about }) => about === 'photo') });
       }
-      return { photos: changes, ofOutputs, means: now };
+      return { photos: changes, ofOutputs: [...ofOutputs.values()], means: now };
     },
   };
 }

@@ -1,2 +1,11 @@
-export { failedItem, findingItem, manifestSchema, placedItem, type Manifest, type ManifestItem } from './manifest';
+export {
+  failedItem,
+  findingItem,
+  manifestSchema,
+  placedItem,
+  slotsItem,
+  type Manifest,
+  type ManifestItem,
+  type PlacedItem,
+} from './manifest';
 export { namer, safeName } from './names';

@@ -51,6 +51,17 @@ export const manifestItemSchema = z.object({
   placement: placementSchema.nullable(),
   /** Null where the rule looks for no subject, or none was found. */
   subject: subjectSchema.nullable(),
+  /** Of a cutout of several photos: each slot with its photo, if it has one, and where that lies; `placement` and `subject` are null then. */
+  slots: z
+    .array(
+      z.object({
+        slot: z.string(),
+        photo: z.string().nullable(),
+        placement: placementSchema.nullable(),
+        subject: subjectSchema.nullable(),
+      }),
+    )
+    .optional(),
   findings: z.array(findingSchema),
   error: z.string().nullable(),
 });
@@ -63,11 +74,25 @@ export const manifestSchema = z.object({
 });
 export type Manifest = z.infer<typeof manifestSchema>;
 
+/** The part of an item that says how its photo, or each of its photos, was placed. */
+export type PlacedItem = Pick<ManifestItem, 'placement' | 'subject' | 'slots'>;
+
+/** The same of a cutout of several photos. */
+export const slotsItem = (
+  slots: readonly { readonly slot: string; readonly photo: string | null; readonly placed: PlacedItem | null }[],
+): PlacedItem => ({
+  placement: null,
+  subject: null,
+  slots: slots.map(({ slot, photo, placed }) => ({
+    slot,
+    photo,
+    placement: placed?.placement ?? null,
+    subject: placed?.subject ?? null,
+  })),
+});
+
 /** The part of an item that says how the photo was placed, and what a second look saw of that. */
-export function placedItem(
-  placed: Placed,
-  again: PlacedAgain | 'unseen' | null,
-): Pick<ManifestItem, 'placement' | 'subject'> {
+export function placedItem(placed: Placed, again: PlacedAgain | 'unseen' | null): PlacedItem {
   const { scale, angle, x, y, mirror, rule, used, by, gap, subject } = placed;
   return {
     placement: { scale, angle, x, y, mirror, rule, used, by, gap },

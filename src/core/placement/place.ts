@@ -1,7 +1,7 @@
 /** The template's centring rule at work on one photo. */
 import { z } from 'zod';
 import { boundsOf, centroidOf, flatten, offset, visualCentreOf, type Polygon } from '../shape';
-import { featherReach, photoBox, photoOutline, type Template } from '../template';
+import { featherReach, hasSlots, photoBox, photoOutline, slotTemplates, type Template } from '../template';
 import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
 import { uncoveredShare } from './gap';
 import { turned, type Bounds, type Placement, type Point } from './placement';
@@ -21,7 +21,11 @@ export const adjustmentSchema = z.strictObject({
 export type Adjustment = z.infer<typeof adjustmentSchema>;
 export const UNADJUSTED: Adjustment = { x: 0, y: 0, scale: 1, angle: 0 };
 
-export type PhotoToPlace = SeenPhoto & { readonly adjustment?: Adjustment | null | undefined };
+export type PhotoToPlace = SeenPhoto & {
+  readonly adjustment?: Adjustment | null | undefined;
+  /** The slot that it lies in; null where none takes it. Of no account where the template has none. */
+  readonly slot?: number | null | undefined;
+};
 
 /** What was done about places that the photo would not have reached. */
 export type GapUse = 'none' | 'enlarged' | 'shifted' | 'extended' | 'left';
@@ -277,6 +281,10 @@ export type Placer = (photo: PhotoToPlace) => Placed;
 
 /** A function that places photos for this template; the outline is worked out once, and each photo is placed once. */
 export function placer(template: Template): Placer {
+  if (hasSlots(template)) {
+    const each = slotTemplates(template).map(placer);
+    return (photo) => each[photo.slot ?? 0]!(photo);
+  }
   const scene = sceneOf(template);
   const known = new WeakMap<PhotoToPlace, Placed>();
   return (photo) => {

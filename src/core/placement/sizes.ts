@@ -1,5 +1,5 @@
 /** Sizes of subjects that are like those of their batch. */
-import type { Template } from '../template';
+import { hasSlots, slotTemplate, type Template } from '../template';
 import { placer, type PhotoToPlace } from './place';
 
 /** What of a template where its photos lie goes by. */
@@ -18,6 +18,24 @@ const medianOf = (values: readonly number[]): number | null =>
  * @param photos those that count: without the ones left out
  */
 export function withSizes(template: Template, photos: readonly PhotoToPlace[]): Template {
+  if (!hasSlots(template)) return sizedAlone(template, photos);
+  const slots = template.slots.map((slot, i) => {
+    const own = slotTemplate(template, i);
+    return slot.centring.size === 'batch' ? { ...slot, centring: sizedAlone(own, inSlot(photos, i)).centring } : slot;
+  });
+  return slots.every((slot, i) => slot === template.slots[i]) ? template : { ...template, slots };
+}
+
+/** Of the photos those of each slot: the same lists for the same photos. */
+const slotted = new WeakMap<readonly PhotoToPlace[], PhotoToPlace[][]>();
+
+function inSlot(photos: readonly PhotoToPlace[], slot: number): PhotoToPlace[] {
+  const lists = slotted.get(photos) ?? [];
+  slotted.set(photos, lists);
+  return (lists[slot] ??= photos.filter((photo) => photo.slot === slot));
+}
+
+function sizedAlone(template: Template, photos: readonly PhotoToPlace[]): Template {
   const { centring } = template;
   if (centring.size !== 'batch') return template;
   const known = settled.get(photos);

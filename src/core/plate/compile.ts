@@ -3,7 +3,7 @@ import type { Border } from '../layers';
 import type { AreaPaint, PaintBox, Picked } from '../paint';
 import { bandsOf, coverage, dashField, dashPolygons, type PixelWindow } from '../raster';
 import { difference, offset, union, type Polygon } from '../shape';
-import { outputHeight, pictureOf, type Template } from '../template';
+import { hasSlots, outputHeight, pictureOf, type Template } from '../template';
 import { photosBehind, type PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
@@ -26,6 +26,7 @@ import type { Others } from './pixel';
 import { picturedCoats } from './pictured';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate } from './plate';
+import { compileSheet } from './sheet';
 import { shadowMask, type Caster } from './shadow';
 import { sidedIn, withFadeSided, type Sided } from './sided';
 import { plateOf, type Stack } from './stack';
@@ -178,6 +179,12 @@ function sceneOf(template: Template, width: number): Scene {
  * @throws WobrelError `shape-intricate`
  */
 export function compile(template: Template, width: number, matte: string | null = null, withBare = false): Plate {
+  return hasSlots(template)
+    ? compileSheet(template, width, matte, withBare, compileOne)
+    : compileOne(template, width, matte, withBare);
+}
+
+function compileOne(template: Template, width: number, matte: string | null, withBare: boolean): Plate {
   const plate = compilePlain(template, width, matte, withBare);
   return { ...plate, finish: finishOf(template, plate) };
 }
@@ -236,7 +243,7 @@ export function compilePlain(given: Template, width: number, matte: string | nul
     bare?.add(unseen(band));
   }
   const captions = template.captions.filter(({ on }) => on);
-  const rest = { bare: null, scale, origin, picks, behind: scene.behind, finish: null, captions };
+  const rest = { bare: null, scale, origin, picks, behind: scene.behind, finish: null, sheet: null, captions };
   return { ...plate.done(), ...rest, bare: bare && { ...bare.done(), ...rest } };
 }
 

@@ -3,5 +3,7 @@ export { compile, compilePlain, finishOf } from './compile';
 export { borderBand, picksOf, sourceOver, thrownShadows } from './layers';
 export { captionFonts, layoutCaption, writeCaptions, type CaptionLayout } from './lettering';
 export { compose, type PhotoPixels } from './compose';
+export type { PickedColours } from './photo-finish';
 export { coloursFor } from './picked';
 export { onPlate, sharedPlate, type Plate } from './plate';
+export { compileSheet, composeSheet, slotPlates, type SlotPhoto } from './sheet';

@@ -137,8 +137,10 @@ function windowAround(polygons: readonly Polygon[], { width, height }: Plate): P
   return right > left && bottom > top ? { left, top, width: right - left, height: bottom - top } : null;
 }
 
-const both = (a: PixelWindow, b: PixelWindow): PixelWindow => {
+/** The least window around two; one without pixels adds nothing. */
+export const windowOfBoth = (a: PixelWindow, b: PixelWindow): PixelWindow => {
   if (a.width === 0) return b;
+  if (b.width === 0) return a;
   const [left, top] = [Math.min(a.left, b.left), Math.min(a.top, b.top)];
   const right = Math.max(a.left + a.width, b.left + b.width);
   const bottom = Math.max(a.top + a.height, b.top + b.height);
@@ -206,6 +208,6 @@ function writeOne(plate: Plate, caption: Caption, told: Told, out: Uint8ClampedA
 export function writeCaptions(plate: Plate, told: Told, out: Uint8ClampedArray): PixelWindow {
   return plate.captions.reduce((inked, caption) => {
     const window = writeOne(plate, caption, told, out);
-    return window ? both(inked, window) : inked;
+    return window ? windowOfBoth(inked, window) : inked;
   }, plate.inked);
 }

@@ -4,6 +4,7 @@ import type { Picked, Places } from '../paint';
 import type { PixelWindow } from '../raster';
 import type { PhotoBehind } from './behind';
 import type { PhotoFinish } from './photo-finish';
+import type { Sheet } from './sheet';
 
 /**
  * Pixels come from numbered sources: 0 the photo, 1 the photo mirrored for a reflection, from
@@ -31,6 +32,8 @@ export type Plate = {
   readonly inked: PixelWindow;
   /** The cutout without any photo at all, for photos that leave gaps; null where none is asked for. */
   readonly bare: Plate | null;
+  /** Where there are several photos: a plate for each, and what lies over them; this one is what lies behind. */
+  readonly sheet: Sheet | null;
   /** What becomes of the photo's own pixels; null where they stay as they are. */
   readonly finish: PhotoFinish | null;
   /** What is written on it, photo by photo. */
@@ -65,7 +68,7 @@ export const SORTS = {
 } as const;
 
 /** A copy of an array in memory that threads share. */
-function shared<A extends Uint8ClampedArray | Uint16Array | Int32Array | Float32Array>(values: A): A {
+function shared<A extends Uint8Array | Uint8ClampedArray | Uint16Array | Int32Array | Float32Array>(values: A): A {
   const Kind = values.constructor as new (buffer: SharedArrayBuffer) => A;
   const copy = new Kind(new SharedArrayBuffer(values.byteLength));
   copy.set(values);
@@ -82,6 +85,12 @@ const sharedFinish = ({ table, steps }: PhotoFinish): PhotoFinish => ({
   ),
 });
 
+const sharedSheet = ({ slots, front, keep }: Sheet): Sheet => ({
+  slots: slots.map((slot) => slot && { ...slot, plate: sharedPlate(slot.plate) }),
+  front: front && shared(front),
+  keep: keep && shared(keep),
+});
+
 /** The plate with its arrays in memory that worker threads share. */
 export const sharedPlate = (plate: Plate): Plate => ({
   ...plate,
@@ -90,4 +99,5 @@ export const sharedPlate = (plate: Plate): Plate => ({
   runs: shared(plate.runs),
   mixed: shared(plate.mixed),
   finish: plate.finish && sharedFinish(plate.finish),
+  sheet: plate.sheet && sharedSheet(plate.sheet),
 });

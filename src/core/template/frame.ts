@@ -1,10 +1,11 @@
 /** A template made for another frame. */
 import type { Growth } from '../layers';
 import { grownFinish } from './grown-finish';
-import { boundsOfOutline, outlineOf, scaleShape, takesAnyProportion } from '../shape';
+import { boundsOfOutline, outlineOf, scaleShape, takesAnyProportion, type Shape } from '../shape';
 import { inPicture } from './output-size';
 import { pictureOf } from './picture';
 import type { Template } from './template';
+import { withEachSlot } from './slots';
 import { pixelsPerUnit, type Unit } from './units';
 
 export type Frame = Template['frame'];
@@ -34,16 +35,18 @@ export function withFrame(template: Template, frame: Frame): Template {
   const tidy = tidyIn(frame.unit);
   const [across, down] = [frame.width / template.frame.width, frame.height / template.frame.height];
   const factor = Math.min(across, down);
-  const { box } = template.shape;
-  // A shape that lies turned has no sides along the frame's.
-  const follows = takesAnyProportion(template.shape) && box.angle === 0;
-  const shape = scaleShape(template.shape, (v) => tidy(v * factor), {
-    ...box,
-    cx: tidy(box.cx * across),
-    cy: tidy(box.cy * down),
-    width: tidy(box.width * (follows ? across : factor)),
-    height: tidy(box.height * (follows ? down : factor)),
-  });
+  const inFrame = (shape: Shape) => {
+    const { box } = shape;
+    // A shape that lies turned has no sides along the frame's.
+    const follows = takesAnyProportion(shape) && box.angle === 0;
+    return scaleShape(shape, (v) => tidy(v * factor), {
+      ...box,
+      cx: tidy(box.cx * across),
+      cy: tidy(box.cy * down),
+      width: tidy(box.width * (follows ? across : factor)),
+      height: tidy(box.height * (follows ? down : factor)),
+    });
+  };
   const length = (v: number) => tidy(v * factor);
   /** What lies beyond the frame stays as far from it as lengths do. */
   const along = (v: number, end: number, by: number) => (v > end ? tidy(end * by) + length(v - end) : tidy(v * by));
@@ -51,7 +54,8 @@ export function withFrame(template: Template, frame: Frame): Template {
     length,
     place: ([x, y]) => [along(x, template.frame.width, across), along(y, template.frame.height, down)],
   };
-  const next = { ...template, frame, shape, ...grownFinish(template, growth) };
+  const grownIn = (one: Template) => ({ ...one, shape: inFrame(one.shape), ...grownFinish(one, growth) });
+  const next = { ...withEachSlot(grownIn(template), template, grownIn), frame };
   return { ...next, outputs: inPicture(next.outputs, pictureOf(next)) };
 }
 

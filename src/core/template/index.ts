@@ -13,9 +13,11 @@ export {
   MAX_PIXELS,
   parseTemplate,
   type Output,
+  type Slot,
   featherReach,
   featherShift,
   templateOutline,
   type Template,
 } from './template';
+export { hasSlots, slotOf, slotTemplate, slotTemplates, withSlotInHand, withSlotPutBack } from './slots';
 export { pixelsPerUnit } from './units';

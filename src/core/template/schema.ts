@@ -86,6 +86,28 @@ const limitsSchema = z.strictObject({
   contrast: z.number().min(1).max(21).default(3),
 });
 
+const fillSchema = z.strictObject({
+  /** Photos fill the slots in the order of their names, or each by its slot's own pattern of names. */
+  by: z.enum(['order', 'name']).default('order'),
+  /** What stands in where a group lacks a photo: nothing, its first photo once more, or the group is not made. */
+  missing: z.enum(['leave', 'repeat', 'skip']).default('leave'),
+});
+
+/** A shape that takes a photo of its own, with how that is centred and finished. */
+const slotSchema = z.strictObject({
+  name: z.string().trim().min(1).max(60),
+  /** Of the file names it takes, without ending: `{…}` is what those of one group have in common. Null: `{group}-` and its name. */
+  photo: z.string().trim().min(1).max(200).nullable().default(null),
+  shape: shapeSchema,
+  edge: whole(edgeSchema),
+  centring: whole(centringSchema),
+  filters: whole(filtersSchema),
+  tints: z.array(tint.schema).max(16).default([]),
+  borders: z.array(border.schema).max(16).default([]),
+  shadows: z.array(shadow.schema).max(16).default([]),
+  reflection: reflection.schema.nullable().default(null),
+});
+
 export const formatSchema = z.enum(['png', 'webp', 'avif', 'gif', 'tiff', 'jpeg']);
 
 /** Letters, digits and harmless marks for a name that is also part of file names. */
@@ -130,6 +152,9 @@ export const documentSchema = z.strictObject({
   centring: whole(centringSchema),
   /** The photo lies in the shape, or around it as around a window. */
   mode: z.enum(['cutout', 'window']).default('cutout'),
+  /** Where there are any, photos lie in these instead of in the template's own shape, a group of them to a cutout: the first listed lowest. */
+  slots: z.array(slotSchema).max(24).default([]),
+  fill: whole(fillSchema),
   /** Behind the cutout and its shadows, on the backdrop: the first listed lowest. */
   behind: z.array(behind.schema).max(16).default([]),
   /** Before the cutout and its borders, below the captions: the first listed lowest. */

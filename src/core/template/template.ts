@@ -12,13 +12,17 @@ import {
 } from '../shape';
 import { outputHeight, widthFor } from './output-size';
 import { pictureOf } from './picture';
+import { refuseSlots } from './slot-refusals';
 import { documentSchema, MAX_OUTPUT_WIDTH, type outputSchema, type TemplateDocument } from './schema';
 
 /** An output with its width in pixels worked out, from its `size` where it has one. */
 export type Output = z.infer<typeof outputSchema> & { readonly width: number };
 
-export type Template = Omit<TemplateDocument, 'shape' | 'outputs'> & {
+export type Slot = Omit<TemplateDocument['slots'][number], 'shape'> & { readonly shape: Shape };
+
+export type Template = Omit<TemplateDocument, 'shape' | 'slots' | 'outputs'> & {
   readonly shape: Shape;
+  readonly slots: readonly Slot[];
   readonly outputs: readonly Output[];
 };
 
@@ -63,13 +67,13 @@ const MAX_FIELD_PIXELS = 400_000_000;
 
 /** Refuses outputs that no machine at hand could make. */
 function refuseHuge(template: Template): void {
-  const { tints, shadows, outputs, behind } = template;
+  const { outputs, behind } = template;
   const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
   const picture = pictureOf(template);
-  const fields = [
-    ...tints.filter(({ on, paint }) => on && typeof paint !== 'string' && paint.kind === 'contour'),
-    ...shadows.filter(({ on, kind }) => on && kind === 'inner'),
-  ].length;
+  const fieldsOf = ({ tints, shadows }: Pick<Template, 'tints' | 'shadows'>) =>
+    tints.filter(({ on, paint }) => on && typeof paint !== 'string' && paint.kind === 'contour').length +
+    shadows.filter(({ on, kind }) => on && kind === 'inner').length;
+  const fields = [template, ...template.slots].reduce((sum, one) => sum + fieldsOf(one), 0);
   let together = 0;
   outputs.forEach(({ width, size }, i) => {
     const pixels = width * outputHeight(picture, width);
@@ -92,11 +96,11 @@ function refuseHuge(template: Template): void {
 /** Reads the document by its schema, its shape put through `complete`. */
 function read(
   document: unknown,
-  complete: (shape: ShapeDocument, frame: TemplateDocument['frame']) => Shape,
+  complete: (shape: ShapeDocument, frame: TemplateDocument['frame'], path: string) => Shape,
 ): Template {
   const parsed = documentSchema.safeParse(document);
   if (!parsed.success) throw refusal(parsed.error.issues[0]!);
-  const { shape, outputs: written, ...rest } = parsed.data;
+  const { shape, slots, outputs: written, ...rest } = parsed.data;
   const { frame } = rest;
   const picture = pictureOf(rest);
   const outputs = written.map((output, i) => {
@@ -108,7 +112,12 @@ function read(
     }
     return { ...output, size, width, matte: output.matte ?? (output.format === 'jpeg' ? '#ffffff' : null) };
   });
-  return { ...rest, shape: complete(shape, frame), outputs };
+  return {
+    ...rest,
+    shape: complete(shape, frame, 'shape'),
+    slots: slots.map((slot, i) => ({ ...slot, shape: complete(slot.shape, frame, `slots[${i}].shape`) })),
+    outputs,
+  };
 }
 
 /**
@@ -118,7 +127,8 @@ function read(
  *   `shape-intricate` with the path of the first field at fault
  */
 export function parseTemplate(document: unknown): Template {
-  const template = read(document, (shape, frame) => completeShape(shape, frame));
+  const template = read(document, (shape, frame, path) => completeShape(shape, frame, path));
+  refuseSlots(template);
   refuseHuge(template);
   return template;
 }
@@ -130,9 +140,9 @@ export function parseTemplate(document: unknown): Template {
  * @throws WobrelError as `parseTemplate`, and `template-unfinished` where a box is missing that only the outline tells
  */
 export const keptTemplate = (document: unknown): Template =>
-  read(document, (shape, frame) => {
+  read(document, (shape, frame, path) => {
     const kept = keptShape(shape, frame);
-    if (!kept) throw new WobrelError('template-unfinished', 'shape: its size is not worked out yet', 'shape');
+    if (!kept) throw new WobrelError('template-unfinished', `${path}: its size is not worked out yet`, path);
     return kept;
   });
 

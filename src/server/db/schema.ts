@@ -1,6 +1,6 @@
 /** The tables. Times are milliseconds since 1970; documents are JSON texts. */
 import type { Review } from '../../core/checks';
-import type { ManifestItem } from '../../core/export';
+import type { ManifestItem, PlacedItem } from '../../core/export';
 import type { Outline } from '../../core/shape';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
@@ -150,7 +150,19 @@ export const deliveries = sqliteTable(
   (table) => [index('deliveries_batch').on(table.batchId, table.id)],
 );
 
-/** One photo of a delivery: the unit of work. */
+/** A photo in its slot, as it was when the delivery began. */
+export type SlotThen = {
+  readonly photo: string;
+  readonly sha256: string;
+  readonly width: number;
+  readonly height: number;
+  readonly hasAlpha: boolean;
+  readonly seen: unknown;
+  /** True where it only stands in for a photo that is missing. */
+  readonly standsIn: boolean;
+};
+
+/** One cutout of a delivery, of one photo or of several: the unit of work. */
 export const deliveryPhotos = sqliteTable(
   'delivery_photos',
   {
@@ -158,11 +170,14 @@ export const deliveryPhotos = sqliteTable(
     deliveryId: integer('delivery_id')
       .notNull()
       .references(() => deliveries.id, { onDelete: 'cascade' }),
+    /** Of a cutout of several photos its group's name; what follows is then of the first of them. */
     photo: text('photo').notNull(),
     sha256: text('sha256').notNull(),
     width: integer('width').notNull(),
     height: integer('height').notNull(),
     hasAlpha: integer('has_alpha', { mode: 'boolean' }).notNull(),
+    /** One a slot, null where a slot has none; null where the template has no slots. */
+    slots: text('slots', { mode: 'json' }).$type<readonly (SlotThen | null)[]>(),
     /** What placed it: sight, subject by hand, adjustment, as they were when the delivery began. */
     seen: text('seen', { mode: 'json' }),
     state: text('state', { enum: ['waiting', 'done', 'failed'] })
@@ -170,7 +185,7 @@ export const deliveryPhotos = sqliteTable(
       .default('waiting'),
     error: text('error'),
     /** Where it came to lie, known once it is done. */
-    placed: text('placed', { mode: 'json' }).$type<Pick<ManifestItem, 'placement' | 'subject'>>(),
+    placed: text('placed', { mode: 'json' }).$type<PlacedItem>(),
   },
   (table) => [index('delivery_photos_state').on(table.deliveryId, table.state, table.id)],
 );

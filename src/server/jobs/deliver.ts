@@ -6,7 +6,7 @@ import PQueue from 'p-queue';
 import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
 import type { CheckedPhoto } from '../../core/checks';
-import type { ManifestItem } from '../../core/export';
+import type { ManifestItem, PlacedItem } from '../../core/export';
 import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write } from '../db';
 import { outlinesOf } from '../geometry';
@@ -51,7 +51,19 @@ async function sweepAside(folder: string): Promise<void> {
   for (const name of names) if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
 }
 
-/** What the batch of a delivery is like; for each photo which other looks like it, and how captions speak of it. */
+/** The photos of a cutout as they were then: one, or one a slot. */
+function photosThen({ slots, ...row }: PhotoRow, template: Template) {
+  if (!slots) return [{ ...photoThen(row), name: row.photo, standsIn: false }];
+  const missing = template.slots.flatMap(({ name }, i) => (!slots[i] || slots[i].standsIn ? [name] : []));
+  const first = slots.findIndex((one) => one !== null && !one.standsIn);
+  return slots.map((one, slot) => {
+    if (!one) return null;
+    const photo = { ...photoThen(one), name: one.photo, slot, standsIn: one.standsIn };
+    return slot === first ? { ...photo, group: { missing, isMade: true } } : photo;
+  });
+}
+
+/** What the batch of a delivery is like; for each cutout its photos, which others look like them, and how captions speak of it. */
 async function batchOf(delivery: typeof deliveries.$inferSelect, template: Template) {
   const rows = await database()
     .select()
@@ -59,21 +71,32 @@ async function batchOf(delivery: typeof deliveries.$inferSelect, template: Templ
     .where(eq(deliveryPhotos.deliveryId, delivery.id))
     .orderBy(asc(deliveryPhotos.id));
   const words = rows.map(({ photo }, i) => ({ photo, batch: delivery.batchName, index: i + 1 }));
-  const photos = rows.map((row, i) => ({ ...photoThen(row), name: row.photo, words: words[i]! }));
+  const all = rows.flatMap((row, i) =>
+    photosThen(row, template).flatMap((photo, slot) =>
+      // One that stands in is counted where it is its slot's own.
+      photo && !photo.standsIn ? [{ id: row.id, slot, photo: { ...photo, words: words[i]! } }] : [],
+    ),
+  );
+  const photos = all.map(({ photo }) => photo);
   const { means, twins } = await outlinesOf().findings({ template, outline: delivery.outline }, photos);
-  return { means, others: new Map(rows.map(({ id }, i) => [id, { twin: twins[i] ?? null, words: words[i]! }])) };
+  const twinOf = new Map(all.map(({ id, slot }, i) => [`${id} ${slot}`, twins[i] ?? null]));
+  return {
+    means,
+    words: new Map(rows.map(({ id }, i) => [id, words[i]!])),
+    twin: (id: number, slot: number) => twinOf.get(`${id} ${slot}`) ?? null,
+  };
 }
 
 /** What was made of one photo: where it lies, and its files with what there is to say about them. */
 type Made = {
-  readonly placed: Pick<ManifestItem, 'placement' | 'subject'>;
+  readonly placed: PlacedItem;
   readonly files: ReadonlyMap<number, RenderedFile & { readonly findings: ManifestItem['findings'] }>;
 };
 
 async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: DeliverContext) {
   const template = keptTemplate(delivery.document);
   const folder = deliveryFolder(delivery.id);
-  const { means, others } = await batchOf(delivery, template);
+  const { means, words, twin } = await batchOf(delivery, template);
   const shared = shareTemplate(template, delivery.outline, means, keptPaths(template));
   const plates = plateCache(pool, template, shared);
   return async (photo: PhotoRow, files: readonly FileRow[]): Promise<Made> => {
@@ -91,8 +114,14 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
       })),
     );
     const made = await pool.render({
-      source: originalPath(photo.sha256),
-      photo: { ...photoThen(photo), ...others.get(photo.id)! },
+      photos: photosThen(photo, template).map(
+        (one, slot) =>
+          one && {
+            source: originalPath(one.sha256),
+            photo: { ...one, words: words.get(photo.id)!, twin: twin(photo.id, slot) },
+          },
+      ),
+      words: words.get(photo.id)!,
       template: shared,
       targets,
       finished: files.filter((file) => before.has(file.id)).map(({ outputIndex }) => outputIndex),

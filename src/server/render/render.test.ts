@@ -29,12 +29,10 @@ async function rendered(fields: object, source = `${DEMO}/celadon-mug-01.jpg`) {
     path: join(folder, `${Math.random()}-${i}`),
   }));
   const files = await renderPhoto({
-    path: source,
-    photo,
-    placement: placer(template)(photo),
-    outside: outsideOf(template, null),
     template,
-    sight: null,
+    photos: [
+      { path: source, photo, placement: placer(template)(photo), outside: outsideOf(template, null), sight: null },
+    ],
     words: { photo: 'photo.jpg', batch: '', index: 1 },
     targets,
     widest: targets.reduce((a, b) => (b.plate.width > a.plate.width ? b : a)).plate,
@@ -132,9 +130,8 @@ async function adjusted(fields: object, adjustment: Adjustment, source = `${DEMO
   const plate = compile(template, output!.width, null, true);
   const placed = { path: source, photo, placement: placer(template)(photo), outside: outsideOf(template, null) };
   await renderPhoto({
-    ...placed,
     template,
-    sight: null,
+    photos: [{ ...placed, sight: null }],
     words: { photo: 'photo.jpg', batch: '', index: 1 },
     targets: [{ output: output!, plate, path }],
     widest: null,
@@ -207,12 +204,10 @@ test('a narrower output is the same whether the widest one is made with it or wa
   const photo = await inspectPhoto(source);
   const path = join(folder, 'small-alone.png');
   await renderPhoto({
-    path: source,
-    photo,
-    placement: placer(template)(photo),
-    outside: outsideOf(template, null),
     template,
-    sight: null,
+    photos: [
+      { path: source, photo, placement: placer(template)(photo), outside: outsideOf(template, null), sight: null },
+    ],
     words: { photo: 'photo.jpg', batch: '', index: 1 },
     targets: [{ output: template.outputs[1]!, plate: compile(template, 120), path }],
     widest: compile(template, 300),

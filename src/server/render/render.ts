@@ -1,6 +1,16 @@
 /** One photo into all the files that a delivery wants of it. */
 import { fieldsOf, type PhotoWords } from '../../core/fields';
-import { coloursFor, compose, writeCaptions, type PhotoPixels, type Plate } from '../../core/plate';
+import {
+  coloursFor,
+  compose,
+  composeSheet,
+  slotPlates,
+  writeCaptions,
+  type PhotoPixels,
+  type PickedColours,
+  type Plate,
+  type SlotPhoto,
+} from '../../core/plate';
 import type { Sight } from '../../core/sight';
 import { pictureOf, pixelsPerUnit, type Output, type Template } from '../../core/template';
 import { sha256Of, writeWhole } from '../store';
@@ -10,11 +20,14 @@ import { photoPixels, type PlacedPhoto } from './photo-pixels';
 /** An output with the plate for its width and matte, and where its file goes. */
 export type RenderTarget = { readonly output: Output; readonly plate: Plate; readonly path: string };
 
-export type RenderWork = PlacedPhoto & {
+/** A photo in its place, and what was seen in it, for colours that are taken from it. */
+type PhotoWork = PlacedPhoto & { readonly sight: Sight | null };
+
+export type RenderWork = {
   readonly template: Pick<Template, 'name' | 'frame' | 'mat'>;
-  /** What was seen in the photo, for colours that are taken from it. */
-  readonly sight: Sight | null;
-  /** How captions speak of it. */
+  /** One, or one a slot; null where a slot has none. */
+  readonly photos: readonly (PhotoWork | null)[];
+  /** How captions speak of the cutout. */
   readonly words: PhotoWords;
   readonly targets: readonly RenderTarget[];
   /** The plate of the template's widest output where it has several widths: the photo is decoded for that one, whatever is made this time. */
@@ -59,6 +72,40 @@ export type WithBare = (plate: Plate, output: Output) => Plate;
 const windowKey = ({ width, photoWindow: { left, top, width: w, height: h } }: Plate) =>
   [width, left, top, w, h].join();
 
+/** Gives each photo's pixels on its plate; plates that show it in the same pixels are asked once. */
+function pixelsReader(photo: PhotoWork, widest: Plate | null): (plate: Plate) => Promise<PhotoPixels> {
+  const read = photoPixels(photo, widest);
+  const known = new Map<string, PhotoPixels>();
+  return async (plate) => {
+    const pixels = known.get(windowKey(plate)) ?? (await read(plate));
+    known.set(windowKey(plate), pixels);
+    return pixels;
+  };
+}
+
+/** Composes the cutout on one plate after the other, without captions. */
+function composer({ photos, widest }: RenderWork, bufferFor: BufferFor, withBare: WithBare) {
+  const widestPlates = widest && slotPlates(widest);
+  const readers = photos.map((photo, i) => photo && pixelsReader(photo, widestPlates && (widestPlates[i] ?? null)));
+  return async (plate: Plate, output: Output): Promise<ComposedCutout> => {
+    const pixels: (PhotoPixels | null)[] = [];
+    // One after the other: a photo decoded takes more memory than all else.
+    for (const [i, own] of slotPlates(plate).entries()) pixels.push((own && (await readers[i]?.(own))) ?? null);
+    const isWhole = pixels.every((own) => own?.opaque ?? true) || slotPlates(plate).every((own) => own?.bare ?? !own);
+    const whole = isWhole ? plate : withBare(plate, output);
+    const colours = coloursFor(plate.picks, photos.find((photo) => photo !== null)?.sight);
+    const out = bufferFor(plate.blank.length);
+    if (!plate.sheet) return { plain: compose(whole, pixels[0]!, colours, out), colours };
+    const slots = slotPlates(plate).map((own, i): SlotPhoto | null => {
+      const seen = pixels[i];
+      return own && seen ? { pixels: seen, colours: coloursFor(own.picks, photos[i]!.sight) } : null;
+    });
+    return { plain: composeSheet(whole, slots, colours, out), colours };
+  };
+}
+
+type ComposedCutout = { readonly plain: Uint8ClampedArray<ArrayBuffer>; readonly colours: PickedColours };
+
 /**
  * Renders and writes the targets, plate by plate; the answers are in the targets' order.
  * Targets of the same plate share the composed picture.
@@ -66,21 +113,17 @@ const windowKey = ({ width, photoWindow: { left, top, width: w, height: h } }: P
  * @throws WobrelError `photo-broken` or `cannot-write`
  */
 export async function renderPhoto(
-  { template, sight, words, targets, widest, ...placed }: RenderWork,
+  work: RenderWork,
   bufferFor: BufferFor = newBuffer,
   withBare: WithBare = (plate) => plate,
 ): Promise<RenderedFile[]> {
-  const pixelsOn = photoPixels(placed, widest);
-  const known = new Map<string, PhotoPixels>();
+  const { template, words, targets } = work;
+  const composeOn = composer(work, bufferFor, withBare);
   const files: RenderedFile[] = [];
   for (const plate of new Set(targets.map((target) => target.plate))) {
     const { width, height } = plate;
-    const photo = known.get(windowKey(plate)) ?? (await pixelsOn(plate));
-    known.set(windowKey(plate), photo);
     const { output: first } = targets.find((target) => target.plate === plate)!;
-    const whole = photo.opaque || plate.bare ? plate : withBare(plate, first);
-    const colours = coloursFor(plate.picks, sight);
-    const plain = compose(whole, photo, colours, bufferFor(plate.blank.length));
+    const { plain, colours } = await composeOn(plate, first);
     const ppi = densityOf(template, width);
     for (const [i, { output, path, plate: wanted }] of targets.entries()) {
       if (wanted !== plate) continue;

@@ -1,18 +1,24 @@
 /** What a render thread is asked for, and its answer. */
 import type { CheckedPhoto } from '../../core/checks';
 import type { PhotoWords } from '../../core/fields';
-import { findingItem, placedItem, type ManifestItem } from '../../core/export';
+import { findingItem, placedItem, slotsItem, type ManifestItem, type PlacedItem } from '../../core/export';
 import { outsideOf, seenAgain } from '../../core/placement';
 import { compile, sharedPlate, type Plate } from '../../core/plate';
+import { hasSlots, slotTemplates } from '../../core/template';
 import { renderPhoto, type BufferFor, type RenderedFile } from './render';
 import { matteOf } from './matte';
 import { bringCaptionFonts } from '../fonts';
 import { bringKept } from '../pictures';
 import { openTemplate, type SharedTemplate } from './shared-template';
 
+/** A photo and its file. */
+export type PhotoTask = { readonly source: string; readonly photo: CheckedPhoto & { readonly name: string } };
+
 export type RenderTask = {
-  readonly source: string;
-  readonly photo: CheckedPhoto & { readonly words: PhotoWords };
+  /** One, or one a slot; null where a slot has none. */
+  readonly photos: readonly (PhotoTask | null)[];
+  /** How captions speak of the cutout. */
+  readonly words: PhotoWords;
   readonly template: SharedTemplate;
   /** The output's place in the template, its plate, and where its file goes. */
   readonly targets: readonly { readonly output: number; readonly plate: Plate; readonly path: string }[];
@@ -21,43 +27,65 @@ export type RenderTask = {
   readonly widest: Plate | null;
 };
 
-/** How the photo lies, every target's file in turn, and what there is to say by the output's place in the template. */
-export type RenderedPhoto = Pick<ManifestItem, 'placement' | 'subject'> & {
+/** How its photos lie, every target's file in turn, and what there is to say by the output's place in the template. */
+export type RenderedPhoto = PlacedItem & {
   readonly files: readonly RenderedFile[];
   readonly findings: Readonly<Record<number, ManifestItem['findings']>>;
 };
 
-/** Places, renders and checks one photo. */
+/** Places, renders and checks the photos of one cutout. */
 export async function renderTask(
-  { source, photo, template: shared, targets, finished = [], widest }: RenderTask,
+  { photos, words, template: shared, targets, finished = [], widest }: RenderTask,
   bufferFor?: BufferFor,
 ): Promise<RenderedPhoto> {
   const { template, checker, bare, pictures } = openTemplate(shared);
   await Promise.all([bringCaptionFonts(template), bringKept(template, pictures)]);
-  const placement = checker.place(photo);
+  const own = slotTemplates(template);
+  const placements = photos.map((task) => task && checker.place(task.photo));
   const files = await renderPhoto(
     {
-      path: source,
-      photo,
-      placement,
-      outside: outsideOf(template, photo.sight),
       template,
-      sight: photo.sight ?? null,
-      words: photo.words,
+      photos: photos.map(
+        (task, i) =>
+          task && {
+            path: task.source,
+            photo: task.photo,
+            placement: placements[i]!,
+            outside: outsideOf(own[i]!, task.photo.sight),
+            sight: task.photo.sight ?? null,
+          },
+      ),
+      words,
       targets: targets.map(({ output, ...target }) => ({ ...target, output: template.outputs[output]! })),
       widest,
     },
     bufferFor,
     ({ width }, output) => bare(width, matteOf(output)),
   );
+  const placed = photos.map(
+    (task, i) => task && placedItem(placements[i]!, seenAgain(task.photo, placements[i]!, own[i]!)),
+  );
+  const findingsFor = (output: number): ManifestItem['findings'] =>
+    photos.flatMap((task, i) => {
+      if (!task) return [];
+      const found = checker.check(task.photo, template.outputs[output]).map(findingItem);
+      return hasSlots(template)
+        ? found.map((f) => ({ ...f, message: `${template.slots[i]!.name}: ${f.message}` }))
+        : found;
+    });
   return {
-    ...placedItem(placement, seenAgain(photo, placement, template)),
+    ...(hasSlots(template)
+      ? slotsItem(
+          template.slots.map(({ name }, i) => ({
+            slot: name,
+            photo: photos[i]?.photo.name ?? null,
+            placed: placed[i] ?? null,
+          })),
+        )
+      : placed[0]!),
     files,
     findings: Object.fromEntries(
-      [...targets.map(({ output }) => output), ...finished].map((output) => [
-        output,
-        checker.check(photo, template.outputs[output]).map(findingItem),
-      ]),
+      [...targets.map(({ output }) => output), ...finished].map((output) => [output, findingsFor(output)]),
     ),
   };
 }

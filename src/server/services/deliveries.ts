@@ -6,12 +6,13 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../../core/export';
-import { outputHeight, keptTemplate, pictureOf, type Template } from '../../core/template';
+import { hasSlots, outputHeight, keptTemplate, pictureOf, slotTemplates, type Template } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
 import { announce, askToStop, embeddedQueue, wakeRunner, type SeenThen } from '../jobs';
 import { deliveryFolder } from '../store';
 import { batchRow } from './batches';
+import { cutoutsOf } from './cutouts';
 import { countedPhotos } from './findings';
 import { notFound } from './refusals';
 import { seenIn } from './seen';
@@ -43,6 +44,16 @@ function chunked<T>(list: readonly T[]): T[][] {
   return Array.from({ length: Math.ceil(list.length / CHUNK) }, (_, i) => list.slice(i * CHUNK, (i + 1) * CHUNK));
 }
 
+/** A photo as it is now, to be delivered as it was then. */
+const then = ({ photo: { name, sha256, width, height, hasAlpha, handSubject, adjustment }, sight }: { photo: typeof photos.$inferSelect; sight: unknown }) => ({
+  photo: name,
+  sha256,
+  width,
+  height,
+  hasAlpha,
+  seen: { ...seenIn(sight), handSubject, adjustment } as SeenThen,
+}); // prettier-ignore
+
 /**
  * Plans a delivery: every file and its name is decided here, so that a run that is broken
  * off can go on where it stopped.
@@ -53,15 +64,21 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
   const batch = await batchRow(batchId);
   const template = await sizedTemplate(batch);
   const all = await database()
-    .select({ photo: photos, sight: sights.document })
+    .select({ name: photos.name, photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(asc(photos.name), asc(photos.id));
   const wanted = only && new Set(only);
-  const rows = wanted ? all.filter(({ photo }) => wanted.has(photo.id)) : all;
-  if (rows.length === 0)
-    throw new WobrelError('nothing-to-export', 'The batch has no photos to export, or all are left out.');
+  const isWanted = (row: { readonly photo: typeof photos.$inferSelect } | null) => row !== null && wanted!.has(row.photo.id); // prettier-ignore
+  const cutouts = cutoutsOf(template, all).filter(({ lead, slots }) => !wanted || (slots ?? [lead]).some(isWanted));
+  if (cutouts.length === 0)
+    throw new WobrelError(
+      'nothing-to-export',
+      all.length > 0 && hasSlots(template)
+        ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
+        : 'The batch has no photos to export, or all are left out.',
+    );
   const nameFile = namer();
   const id = await write(async (tx) => {
     const [delivery] = await tx
@@ -71,28 +88,25 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
         batchName: batch.name,
         document: template,
         outline: batch.outline,
-        photoCount: rows.length,
-        fileCount: rows.length * template.outputs.length,
+        photoCount: cutouts.length,
+        fileCount: cutouts.length * template.outputs.length,
       })
       .returning({ id: deliveries.id });
     const deliveryId = delivery!.id;
     let index = 0;
-    for (const chunk of chunked(rows)) {
+    for (const chunk of chunked(cutouts)) {
       const inserted = await tx
         .insert(deliveryPhotos)
         .values(
-          chunk.map(({ photo: { name, sha256, width, height, hasAlpha, handSubject, adjustment }, sight }) => ({
+          chunk.map(({ name, lead, slots }) => ({
             deliveryId,
+            ...then(lead),
             photo: name,
-            sha256,
-            width,
-            height,
-            hasAlpha,
-            seen: { ...seenIn(sight), handSubject, adjustment } as SeenThen,
+            slots: slots && slots.map((row) => row && { ...then(row), standsIn: row.standsIn }),
           })),
         )
         .returning({ id: deliveryPhotos.id });
-      const files = chunk.flatMap(({ photo }, i) => {
+      const files = chunk.flatMap(({ name }, i) => {
         index++;
         return template.outputs.map((output, outputIndex) => ({
           deliveryId,
@@ -100,7 +114,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
           output: output.name,
           outputIndex,
           file: nameFile(output, {
-            photo: photo.name,
+            photo: name,
             batch: batch.name,
             template: template.name,
             index,
@@ -121,7 +135,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
 /** The batch's template as it is delivered: sizes like the batch are those of the whole batch, as on the wall. */
 async function sizedTemplate(batch: Awaited<ReturnType<typeof batchRow>>): Promise<Template> {
   const template = keptTemplate(batch.draft);
-  if (template.centring.size !== 'batch') return template;
+  if (!slotTemplates(template).some(({ centring }) => centring.size === 'batch')) return template;
   return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(batch));
 }
 

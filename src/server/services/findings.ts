@@ -2,6 +2,7 @@
 import { and, eq, ne } from 'drizzle-orm';
 import PQueue from 'p-queue';
 import type { BatchPhoto } from '../../core/checks';
+import { seated } from '../../core/groups';
 import type { Adjustment, HandSubject } from '../../core/placement';
 import { keptTemplate } from '../../core/template';
 import { database, tables, write } from '../db';
@@ -15,15 +16,19 @@ type Counting = { readonly queue: PQueue; readonly asked: Set<number> };
 const counting = () =>
   oncePerProcess<Counting>('counting', () => ({ queue: new PQueue({ concurrency: 1 }), asked: new Set() }));
 
-/** The photos that count, as the checks see them. */
-export async function countedPhotos({ id: batchId, name: batch }: typeof batches.$inferSelect): Promise<BatchPhoto[]> {
+/** The photos that count, in their slots, as the checks see them. */
+export async function countedPhotos({
+  id: batchId,
+  name: batch,
+  draft,
+}: typeof batches.$inferSelect): Promise<readonly BatchPhoto[]> {
   const rows = await database()
     .select({ photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(photos.name, photos.id);
-  return rows.map(({ photo: { name, review, width, height, hasAlpha, handSubject, adjustment }, sight }, i) => ({
+  const all = rows.map(({ photo: { name, review, width, height, hasAlpha, handSubject, adjustment }, sight }, i) => ({
     name,
     words: { photo: name, batch, index: i + 1 },
     review,
@@ -34,6 +39,7 @@ export async function countedPhotos({ id: batchId, name: batch }: typeof batches
     handSubject: handSubject as HandSubject | null,
     adjustment: adjustment as Adjustment | null,
   }));
+  return seated(keptTemplate(draft), all);
 }
 
 /** Counts a batch's findings in a thread and notes them, unless it has changed meanwhile: then it is counted again when asked for. */

@@ -1,0 +1,135 @@
+import fc from 'fast-check';
+import { groupsOf, readPattern, seated, type Filling } from '.';
+
+const filling = (
+  slots: readonly (string | [name: string, photo: string])[],
+  by: 'order' | 'name',
+  missing: Filling['fill']['missing'] = 'leave',
+): Filling => ({
+  // prettier-ignore
+  slots: slots.map((slot) => (typeof slot === 'string' ? { name: slot, photo: null } : { name: slot[0], photo: slot[1] })),
+  fill: { by, missing },
+});
+
+/** Groups in words: `mug: mug-front.jpg, –`. */
+function told(how: Filling, names: readonly string[]) {
+  const { groups, strays } = groupsOf(how, names);
+  return {
+    groups: groups.map(({ name, seats }) => `${name}: ${seats.map((i) => (i === null ? '–' : names[i])).join(', ')}`),
+    strays: strays.map((i) => names[i]),
+  };
+}
+
+describe('by order', () => {
+  test('photos fill the slots one after the other', () => {
+    expect(told(filling(['a', 'b', 'c'], 'order'), ['1.jpg', '2.jpg', '3.jpg', '4.jpg'])).toEqual({
+      groups: ['1: 1.jpg, 2.jpg, 3.jpg', '4: 4.jpg, –, –'],
+      strays: [],
+    });
+  });
+  test('nothing of nothing', () => {
+    expect(groupsOf(filling(['a'], 'order'), [])).toEqual({ groups: [], strays: [] });
+    expect(groupsOf(filling([], 'name'), ['1.jpg'])).toEqual({ groups: [], strays: [] });
+  });
+});
+
+describe('by name', () => {
+  const three = filling([['front', '{product}-front'], ['side', '{product}-side'], 'detail'], 'name');
+
+  test('what stands in the braces puts photos together, whatever their order, letter case and ending', () => {
+    const names = ['Jug-Side.png', 'blue mug-front.jpg', 'blue mug-side.JPG', 'jug-front.jpeg', 'blue mug-detail.jpg'];
+    expect(told(three, names)).toEqual({
+      groups: ['Jug: jug-front.jpeg, Jug-Side.png, –', 'blue mug: blue mug-front.jpg, blue mug-side.JPG, blue mug-detail.jpg'], // prettier-ignore
+      strays: [],
+    });
+  });
+
+  test('a photo whose name fits none, and the second that wants a place, are strays', () => {
+    const { groups, strays } = told(three, ['mug-front.jpg', 'mug-front.png', 'mug.jpg', '-side.jpg']);
+    expect(groups).toEqual(['mug: mug-front.jpg, –, –']);
+    expect(strays).toEqual(['mug-front.png', 'mug.jpg', '-side.jpg']);
+  });
+
+  test('the pattern that says more about a name has it', () => {
+    const two = filling(
+      [
+        ['any', '{product}'],
+        ['back', '{product}-back'],
+      ],
+      'name',
+    );
+    expect(told(two, ['mug-back.jpg', 'mug.jpg']).groups).toEqual(['mug: mug.jpg, mug-back.jpg']);
+  });
+
+  test('several fields in any place; accents written in two ways are one', () => {
+    const two = filling(
+      [
+        ['a', '{sku}_{colour}_1'],
+        ['b', '{sku}_{colour}_2'],
+      ],
+      'name',
+    );
+    expect(told(two, ['100_caf\u00e9_1.jpg', '100_cafe\u0301_2.jpg', '100_red_2.jpg']).groups).toEqual([
+      '100-café: 100_café_1.jpg, 100_cafe\u0301_2.jpg',
+      '100-red: –, 100_red_2.jpg',
+    ]);
+  });
+
+  test.each([
+    ['front', /braces/],
+    ['{a}{b}-x', /touch/],
+  ])('%s tells no groups apart', (pattern, why) => {
+    expect(readPattern(pattern)).toMatch(why);
+  });
+
+  test('every photo is in one place or a stray, and no place is taken twice', () => {
+    const name = fc.stringMatching(/^[ab-]{1,4}-(front|side|detail|x)\.(jpg|png)$/);
+    fc.assert(
+      fc.property(fc.uniqueArray(name, { maxLength: 30 }), (names) => {
+        const { groups, strays } = groupsOf(three, names);
+        const all = [...groups.flatMap(({ seats }) => seats.filter((seat) => seat !== null)), ...strays];
+        expect([...all].sort((a, b) => a - b)).toEqual(names.map((_, i) => i));
+      }),
+    );
+  });
+
+  test('names made to take long take no longer than others', () => {
+    const names = Array.from({ length: 2000 }, (_, i) => `${'-'.repeat(240)}${i}.jpg`);
+    const slots = Array.from({ length: 24 }, (_, i): [string, string] => [`s${i}`, '{a}-{b}-{c}-{d}-x']);
+    expect(groupsOf(filling(slots, 'name'), names).strays).toHaveLength(2000);
+  });
+});
+
+describe('where a photo is missing', () => {
+  const names = ['mug-front.jpg', 'mug-side.jpg', 'jug-side.jpg'];
+  const one = (missing: Filling['fill']['missing']) => groupsOf(filling(['front', 'side'], 'name', missing), names).groups[1]!; // prettier-ignore
+
+  test('nothing stands in, its first photo does, or the group is not made', () => {
+    expect(one('leave')).toEqual({ name: 'jug', seats: [null, 2], missing: [0], isMade: true });
+    expect(one('repeat')).toEqual({ name: 'jug', seats: [2, 2], missing: [0], isMade: true });
+    expect(one('skip')).toEqual({ name: 'jug', seats: [null, 2], missing: [0], isMade: false });
+  });
+});
+
+describe('photos that know their slots', () => {
+  const photos = ['mug-front.jpg', 'mug-side.jpg', 'odd.jpg', 'jug-side.jpg'].map((name) => ({ name }));
+  const how = filling(['front', 'side'], 'name', 'repeat');
+
+  test('the first photo of each group leads it', () => {
+    const all = seated(how, photos);
+    expect(all.map(({ slot }) => slot)).toEqual([0, 1, null, 1]);
+    expect(all.map(({ group }) => group?.name)).toEqual(['mug', undefined, undefined, 'jug']);
+    expect(all[3]!.group!.seats.map((seat) => [seat!.name, seat!.slot])).toEqual([['jug-side.jpg', 0], ['jug-side.jpg', 1]]); // prettier-ignore
+    expect(all[3]!.group!.missing).toEqual(['front']);
+  });
+
+  test('one that does not count takes no place', () => {
+    const all = seated(how, photos, ({ name }) => name !== 'mug-front.jpg');
+    expect(all[0]!.group).toBeUndefined();
+    expect(all[1]!.group!.missing).toEqual(['front']);
+  });
+
+  test('without slots all stay as they are', () => {
+    expect(seated(filling([], 'order'), photos)).toBe(photos);
+  });
+});

@@ -1,0 +1,1 @@
+ALTER TABLE `delivery_photos` ADD `slots` text;
