@@ -91,7 +91,7 @@ function looker(engine: Engine, template: Template, alone: boolean) {
 type SeenPhoto = Extract<Seen, { readonly photo: unknown }>['photo'];
 
 /** One cutout to be made, of one photo or of several; or a photo that can't be worked with. */
-type Cutout = { readonly name: string } & (
+type Cutout = { readonly name: string; readonly isGroup?: boolean } & (
   { readonly photos: readonly (SeenPhoto | null)[] } | { readonly fault: string }
 );
 
@@ -103,7 +103,7 @@ function cutoutsOf(template: Template, seen: readonly Seen[]): Cutout[] {
   const good = seen.flatMap((of) => ('photo' in of ? [of.photo] : []));
   return [
     ...seated(template, good).flatMap(({ name, slot, group }): Cutout[] => {
-      if (group?.isMade) return [{ name: group.name, photos: group.seats }];
+      if (group?.isMade) return [{ name: group.name, isGroup: true, photos: group.seats }];
       if (group) return [{ name: group.name, fault: `no photo for ${group.missing.join(', ')}` }];
       return slot === null ? [{ name, fault: 'no slot takes this photo' }] : [];
     }),
@@ -132,7 +132,7 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
       );
       const widest = await plates.widest();
       const photos = cutout.photos.map((photo) => photo && { source: photo.name, photo: { ...photo, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
-      const words = { photo: cutout.name, batch: '', index };
+      const words = { photo: cutout.name, ...(cutout.isGroup && { stem: cutout.name }), batch: '', index };
       const { files: written, findings, ...placed } = await engine.render({ photos, words, template: shared, targets, widest }); // prettier-ignore
       return template.outputs.map((output, i) => ({
         photo: cutout.name,
@@ -190,7 +190,8 @@ async function renderWith(
     let done = 0;
     const items = await Promise.all(
       cutouts.map((cutout, i) => {
-        const parts = { photo: cutout.name, batch: '', template: template.name, index: i + 1 };
+        const stem = cutout.isGroup ? { stem: cutout.name } : {};
+        const parts = { photo: cutout.name, ...stem, batch: '', template: template.name, index: i + 1 };
         const files = template.outputs.map((output) =>
           nameFile(output, { ...parts, height: outputHeight(pictureOf(template), output.width) }),
         );

@@ -21,16 +21,18 @@ type BatchCounts = {
 /**
  * @param photos all of the batch, or those chosen of it
  * @param outputs how many the template has
+ * @param cutouts a photo for each, where several make one
  */
 export function countBatch<P extends { readonly review: Review }>(
   photos: readonly P[],
   outputs: number,
   isFailing: (photo: P) => boolean,
+  cutouts: readonly P[] = photos,
 ): BatchCounts {
-  const exported = photos.filter(({ review }) => isExported(review)).length;
+  const exported = cutouts.filter(({ review }) => isExported(review)).length;
   return {
     photos: photos.length,
-    leftOut: photos.length - exported,
+    leftOut: photos.filter(({ review }) => !isExported(review)).length,
     exported,
     files: exported * outputs,
     toLookAt: photos.filter((photo) => isToLookAt(photo.review, isFailing(photo))).length,

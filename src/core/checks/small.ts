@@ -13,6 +13,8 @@ export const small = defineCheck({
   label: 'Photo smaller than the output',
   about: 'photo',
   measure: (input) => {
+    // In a slot a photo fills a part of the output only: how far it is enlarged says enough.
+    if (input.photo.slot !== undefined) return null;
     const { width, height } = frameIn(input);
     return Math.max(width / input.photo.width, height / input.photo.height);
   },

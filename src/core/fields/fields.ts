@@ -4,6 +4,8 @@
 export type PhotoWords = {
   /** Its file's name, with or without folders. */
   readonly photo: string;
+  /** What stands for the file's name without its ending, where it is not that: the name of a group. */
+  readonly stem?: string;
   /** The batch's name; empty on the command line. */
   readonly batch: string;
   /** Place in the batch, from 1. */
@@ -28,9 +30,9 @@ export function stemOf(fileName: string): string {
   return dot > 0 ? name.slice(0, dot) : name;
 }
 
-export const fieldsOf = ({ photo, batch, index, template, output, width, height }: FieldParts): Fields =>
+export const fieldsOf = ({ photo, stem = stemOf(photo), batch, index, template, output, width, height }: FieldParts): Fields =>
   new Map([
-    ['photo', stemOf(photo)],
+    ['photo', stem],
     ['output', output],
     ['batch', batch],
     ['template', template],

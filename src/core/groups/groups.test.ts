@@ -129,6 +129,14 @@ describe('photos that know their slots', () => {
     expect(all[1]!.group!.missing).toEqual(['front']);
   });
 
+  test('what is as it was stays the same object', () => {
+    const [before, again] = [seated(how, photos), seated(how, photos)];
+    expect(again.every((one, i) => one === before[i])).toBe(true);
+    const other = seated(how, [{ name: 'mug-front.jpg' }, ...photos.slice(1)]);
+    expect(other.map((one, i) => one === before[i])).toEqual([false, true, true, true]);
+    expect(other[0]!.group!.seats[1]).toBe(before[0]!.group!.seats[1]);
+  });
+
   test('without slots all stay as they are', () => {
     expect(seated(filling([], 'order'), photos)).toBe(photos);
   });

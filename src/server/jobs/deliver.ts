@@ -70,7 +70,7 @@ async function batchOf(delivery: typeof deliveries.$inferSelect, template: Templ
     .from(deliveryPhotos)
     .where(eq(deliveryPhotos.deliveryId, delivery.id))
     .orderBy(asc(deliveryPhotos.id));
-  const words = rows.map(({ photo }, i) => ({ photo, batch: delivery.batchName, index: i + 1 }));
+  const words = rows.map(({ photo, slots }, i) => ({ photo, ...(slots && { stem: photo }), batch: delivery.batchName, index: i + 1 })); // prettier-ignore
   const all = rows.flatMap((row, i) =>
     photosThen(row, template).flatMap((photo, slot) =>
       // One that stands in is counted where it is its slot's own.

@@ -65,14 +65,15 @@ export async function renderTask(
   const placed = photos.map(
     (task, i) => task && placedItem(placements[i]!, seenAgain(task.photo, placements[i]!, own[i]!)),
   );
-  const findingsFor = (output: number): ManifestItem['findings'] =>
-    photos.flatMap((task, i) => {
-      if (!task) return [];
-      const found = checker.check(task.photo, template.outputs[output]).map(findingItem);
-      return hasSlots(template)
-        ? found.map((f) => ({ ...f, message: `${template.slots[i]!.name}: ${f.message}` }))
-        : found;
+  const findingsFor = (output: number): ManifestItem['findings'] => {
+    const all = photos.flatMap((task, i) => {
+      const found = task ? checker.check(task.photo, template.outputs[output]) : [];
+      const name = template.slots[i]?.name;
+      // What is about the whole group names its slots itself.
+      return found.map((one) => findingItem(name && one.check !== 'unfilled' ? { ...one, message: `${name}: ${one.message}` } : one)); // prettier-ignore
     });
+    return all.filter(({ message }, i) => all.findIndex((other) => other.message === message) === i);
+  };
   return {
     ...(hasSlots(template)
       ? slotsItem(

@@ -42,6 +42,38 @@ describe('deliveries', () => {
     expect((await readdir(deliveryFolder(delivery))).sort()).toEqual(['mug-2.png', 'mug.png']);
   });
 
+  test('a group of photos is one file, found again in the manifest slot by slot; chosen by any of them', async () => {
+    const id = await batches.createBatch('Sheets');
+    const names = ['mug-front.jpg', 'mug-side.jpg', 'tile-front.jpg'];
+    for (const [i, name] of names.entries()) await photos.takePhoto(id, await arrival(SMALL[i]!, name));
+    const shape = (cx: number) => ({ kind: 'circle', box: { cx, cy: 50, width: 90, height: 90 } });
+    const slots = ['front', 'side'].map((name, i) => ({ name, shape: shape(50 + 100 * i), centring: { rule: 'subject', size: 'batch' } })); // prettier-ignore
+    const template = { wobrel: 1, name: 'Pair', frame: { width: 200, height: 100 }, slots, fill: { by: 'name' } };
+    const { revision } = await batches.batchDetail(id);
+    await batches.saveDraft(id, template, revision);
+    const delivery = await deliveries.startDelivery(id);
+    await run(delivery);
+    const { items } = manifestSchema.parse(await deliveries.manifestOf(delivery));
+    expect(items.map(({ photo, file, slots }) => [photo, file, slots!.map(({ photo }) => photo)])).toEqual([
+      ['mug', 'mug-tile.png', ['mug-front.jpg', 'mug-side.jpg']],
+      ['tile', 'tile-tile.png', ['tile-front.jpg', null]],
+    ]);
+    expect(items[1]!.findings).toContainEqual({ check: 'unfilled', value: 1, message: 'no photo for side' });
+    const { photos: rows } = await photos.listPhotos(id, 0, 10);
+    const side = rows.find(({ name }) => name === 'mug-side.jpg')!;
+    const some = await deliveries.startDelivery(id, [side.id]);
+    await run(some);
+    expect((await deliveries.manifestOf(some)).items.map(({ file }) => file)).toEqual(['mug-tile.png']);
+    const one = join(deliveryFolder(delivery), 'mug-tile.png');
+    expect((await digestFile(join(deliveryFolder(some), 'mug-tile.png'))).sha256).toBe((await digestFile(one)).sha256);
+    await photos.changePhotos(id, rows.slice(0, 2).map(({ id }) => ({ id, review: 'out' as const }))); // prettier-ignore
+    await batches.saveDraft(id, { ...template, fill: { by: 'name', missing: 'skip' } }, revision + 1);
+    await expect(deliveries.startDelivery(id)).rejects.toMatchObject({
+      code: 'nothing-to-export',
+      message: /No group/,
+    });
+  });
+
   test('a photo whose file is damaged later is an error of its own; the others are made', async () => {
     const id = await batchWith(SMALL);
     const delivery = await deliveries.startDelivery(id);

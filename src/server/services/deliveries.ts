@@ -106,7 +106,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
           })),
         )
         .returning({ id: deliveryPhotos.id });
-      const files = chunk.flatMap(({ name }, i) => {
+      const files = chunk.flatMap(({ name, slots }, i) => {
         index++;
         return template.outputs.map((output, outputIndex) => ({
           deliveryId,
@@ -115,6 +115,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
           outputIndex,
           file: nameFile(output, {
             photo: name,
+            ...(slots && { stem: name }),
             batch: batch.name,
             template: template.name,
             index,

@@ -8,6 +8,7 @@ import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import type { History } from '../history/history';
 import { useHistory } from '../history/use-history';
+import type { BenchPhoto } from '../photos/in-slots';
 import type { PhotoEdits } from '../photos/use-edits';
 import { ChoiceField } from '../shared/choice-field';
 import { CutoutCanvas } from '../shared/cutout-canvas';
@@ -29,10 +30,12 @@ const sentence = ({ message, mend }: Finding) =>
   `${message.charAt(0).toUpperCase()}${message.slice(1)}. To mend it, ${mend}.`;
 
 type EaselSideProps = {
+  /** As it is for this photo. */
   readonly template: Template;
+  readonly whole: Template;
   readonly photo: PhotoRow;
-  /** The photo as it is shown, with what is in the hand. */
-  readonly shown: PhotoRow;
+  /** The photo as it is shown, with what is in the hand, and all of its cutout. */
+  readonly cutout: BenchPhoto;
   readonly placed: Placed;
   readonly adjustment: Adjustment;
   readonly findings: PhotoFindings;
@@ -58,8 +61,9 @@ type EaselSideProps = {
 /** Beside the photo: its cutout, its findings with what mends them, its numbers. */
 export function EaselSide({
   template,
+  whole,
   photo,
-  shown,
+  cutout,
   placed,
   adjustment,
   findings,
@@ -101,8 +105,8 @@ export function EaselSide({
         {[196, 56].map((width) => (
           <CutoutCanvas
             key={width}
-            template={template}
-            photo={shown}
+            template={whole}
+            photo={cutout}
             width={Math.min(width * 2, widest)}
             cssWidth={width}
             label={width === 196 ? `Cutout of ${photo.name}` : ''}

@@ -2,10 +2,11 @@
 import { useMemo, useRef, useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { placer, spotOf, type HandSubject } from '@/core/placement';
-import { photoOutline, type Template } from '@/core/template';
+import { photoOutline, slotTemplate, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import type { History } from '../history/history';
+import { inItsGroup, type BenchPhoto } from '../photos/in-slots';
 import type { PhotoEdits } from '../photos/use-edits';
 import { ChoiceField } from '../shared/choice-field';
 import { CutoutCanvas } from '../shared/cutout-canvas';
@@ -30,7 +31,7 @@ const REVIEW = { open: 'to look at', good: 'good', out: 'left out' } as const;
 
 type EaselProps = {
   readonly template: Template;
-  readonly photos: readonly PhotoRow[];
+  readonly photos: readonly BenchPhoto[];
   readonly place: number;
   readonly findings: PhotoFindings;
   readonly edits: PhotoEdits;
@@ -41,8 +42,20 @@ type EaselProps = {
 };
 
 /** One photo: placed under its shape by hand, its findings mended, its subject pointed at. */
-export function Easel({ template, photos, place, findings, edits, history, ground, onPlace, onHide }: EaselProps) {
+export function Easel({
+  template: whole,
+  photos,
+  place,
+  findings,
+  edits,
+  history,
+  ground,
+  onPlace,
+  onHide,
+}: EaselProps) {
   const photo = photos[place]!;
+  const slot = photo.slot ?? 0;
+  const template = slotTemplate(whole, slot);
   const { frame } = template;
   const [tool, setTool] = useState<Tool>('photo');
   const [clicking, setClicking] = useState<Click>('new');
@@ -54,6 +67,7 @@ export function Easel({ template, photos, place, findings, edits, history, groun
   const puts = useMemo(() => placer(template), [template]);
   const outline = useMemo(() => photoOutline(template), [template]);
   const placed = puts(shown);
+  const cutout = useMemo(() => inItsGroup(shown, photos), [shown, photos]);
   const spot = spotOf(template);
 
   const setSubject = (handSubject: HandSubject | null) =>
@@ -109,6 +123,7 @@ export function Easel({ template, photos, place, findings, edits, history, groun
           <MiddleName name={photo.name} />
         </Modal.Title>
         <span className="muted ms-3 text-nowrap">
+          {whole.slots[slot] && `${whole.slots[slot].name}, `}
           {place + 1} of {photos.length} <WhatIs word="easel" />
         </span>
         <div className="ms-auto d-flex gap-2 align-items-center">
@@ -126,8 +141,8 @@ export function Easel({ template, photos, place, findings, edits, history, groun
           {trueSize ? (
             <div className="easel-true ground" data-ground={ground} style={groundStyle(ground)}>
               <CutoutCanvas
-                template={template}
-                photo={shown}
+                template={whole}
+                photo={cutout}
                 width={trueWidth}
                 cssWidth={trueWidth}
                 label={`Cutout of ${photo.name} in its true size`}
@@ -151,8 +166,9 @@ export function Easel({ template, photos, place, findings, edits, history, groun
         </div>
         <EaselSide
           template={template}
+          whole={whole}
           photo={photo}
-          shown={shown}
+          cutout={cutout}
           placed={placed}
           adjustment={adjustment}
           findings={findings}

@@ -1,7 +1,8 @@
 /** A batch's figures: how alike its cutouts sit. */
 import { CHECKS } from '@/core/checks';
+import type { Seated } from '@/core/groups';
 import { enlargement, seenAgain } from '@/core/placement';
-import { scaleAt, type Template } from '@/core/template';
+import { scaleAt, slotTemplate, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 
@@ -29,13 +30,17 @@ export type PhotoFigures = {
   readonly findings: readonly string[];
 };
 
-export function figuresOf(template: Template, photos: readonly PhotoRow[], findings: PhotoFindings): PhotoFigures[] {
+export function figuresOf(
+  template: Template,
+  photos: readonly Seated<PhotoRow>[],
+  findings: PhotoFindings,
+): PhotoFigures[] {
   const widest = Math.max(...template.outputs.map(({ width }) => width));
   return photos.flatMap((photo): PhotoFigures[] => {
     const placed = findings.placed.get(photo.id);
     if (!placed || photo.review === 'out') return [];
     const { subject, gap, used, rule } = placed;
-    const look = seenAgain(photo, placed, template);
+    const look = seenAgain(photo, placed, slotTemplate(template, photo.slot ?? 0));
     const again = look === 'unseen' ? null : look;
     const percent = (share: number | undefined) => (share === undefined ? null : share * 100);
     return [

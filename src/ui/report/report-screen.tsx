@@ -21,6 +21,8 @@ import { withSizes } from '@/core/placement';
 import type { Template } from '@/core/template';
 import type { BatchDetail, PhotoRow } from '@/server/services';
 import { useFindings } from '../checks/use-findings';
+import { inSlots } from '../photos/in-slots';
+import { worded } from '../photos/worded';
 import { saveFile } from '../shared/save-file';
 import { amount, plural } from '../shared/words';
 import { useBatch } from '../wall/use-batch';
@@ -130,8 +132,9 @@ function Ring({ x = 0, y = 0, width = 0, height = 0 }: { x?: number; y?: number;
 
 type ReportProps = { readonly batch: BatchDetail; readonly template: Template; readonly photos: readonly PhotoRow[] };
 
-function Report({ batch, template: given, photos }: ReportProps) {
+function Report({ batch, template: given, photos: rows }: ReportProps) {
   const router = useRouter();
+  const photos = useMemo(() => inSlots(given, worded(rows, batch.name, false)), [given, rows, batch.name]);
   const template = useMemo(
     () =>
       withSizes(

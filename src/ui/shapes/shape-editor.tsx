@@ -87,7 +87,7 @@ function Editor({ own, shape, nameFirst }: { own: OwnShape | null; shape: Shape;
           <span className="muted">Proportions and corners count; size and place are the template’s.</span>
           <UndoButtons history={history} />
         </div>
-        <Stage template={template} store={store} photos={[]} ground="#c9c9c9" />
+        <Stage slot={null} template={template} store={store} photos={[]} ground="#c9c9c9" />
       </div>
     </main>
   );

@@ -20,6 +20,8 @@ export type HeldLayer = { readonly list: LayerList; readonly i: number };
 type StageState = {
   readonly view: MiddleView;
   readonly mode: StageMode;
+  /** The slot that is worked on, where the template has any. */
+  readonly slot: number;
   /** The part of a combined shape that is worked on; null for the whole. */
   readonly part: number | null;
   /** True where width and height keep their proportion. */
@@ -36,6 +38,7 @@ type StageState = {
 const BEGINNING: StageState = {
   view: 'each',
   mode: 'shape',
+  slot: 0,
   part: null,
   locked: false,
   anchor: [0, 0],

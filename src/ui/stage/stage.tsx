@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import { tooThin } from '@/core/checks';
 import { type Guide, type Node } from '@/core/outline';
 import { pathData, type Shape } from '@/core/shape';
-import { pictureOf, templateOutline, type Template } from '@/core/template';
+import { pictureOf, templateOutline, withSlotInHand, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
 import { ONCE } from '../shapes/part-list';
@@ -14,6 +14,7 @@ import { usePainter } from '../wall/use-painter';
 import { Drawing } from './drawing';
 import { editedOf } from './edited';
 import { LayerHandles } from './layer-handles';
+import { OtherSlots } from './other-slots';
 import { PointHandles, shapeOfNodes } from './point-handles';
 import { ReferenceControls } from './reference-controls';
 import { mostDifferent, SampleStrip } from './sample-strip';
@@ -73,13 +74,17 @@ function withDrawn(whole: Shape, drawn: Shape): Shape {
 
 type StageProps = {
   readonly template: Template;
+  /** The slot in hand; null where there are none. */
+  readonly slot: number | null;
+  /** Of that slot. */
   readonly store: TemplateStore;
   readonly photos: readonly PhotoRow[];
   readonly ground: Ground;
 };
 
 /** The template at work on one photo, with the shape in the hand; sample photos below follow. */
-export function Stage({ template, store, photos, ground }: StageProps) {
+export function Stage({ template: whole, slot, store, photos, ground }: StageProps) {
+  const template = useMemo(() => withSlotInHand(whole, slot), [whole, slot]);
   const { mode, part, locked, layer, reference, strength } = useStage();
   const { frame, shape } = template;
   const picture = pictureOf(template);
@@ -93,7 +98,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
   const [dragging, setDragging] = useState(false);
   const full = Math.min(WIDEST, Math.round(picture.width * view.k * density));
   const width = dragging ? Math.round(full * COARSE) : full;
-  const { register, errors } = usePainter(template, width, shown);
+  const { register, errors } = usePainter(whole, width, shown);
   const settled = useDeferredValue(template);
   const edited = useMemo(() => editedOf(shape, part), [shape, part]);
   const tracing = mode !== 'shape';
@@ -115,7 +120,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
   const fw = frame.width * view.k;
   const fh = frame.height * view.k;
   const [left, top] = onScreen(view, [picture.left, picture.top]);
-  const whole = { left, top, width: picture.width * view.k, height: picture.height * view.k };
+  const room = { left, top, width: picture.width * view.k, height: picture.height * view.k };
   // Whole and in the middle, wherever the shape is: what is traced must not move while it is traced.
   const href =
     reference.kind === 'picture'
@@ -147,7 +152,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
         <span className="muted small-text hint">{HELP[mode]}</span>
       </div>
       <div ref={ref} className="stage-room" data-mode={mode} {...(mode === 'shape' ? bind() : {})}>
-        <div className="stage-frame ground" data-ground={ground} style={{ ...whole, ...groundStyle(ground) }} />
+        <div className="stage-frame ground" data-ground={ground} style={{ ...room, ...groundStyle(ground) }} />
         {photo && (
           <canvas
             ref={register(photo.id)}
@@ -156,7 +161,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
             data-picture={photo.sha256}
             width={1}
             height={1}
-            style={{ ...whole, opacity: tracing && href ? 0.25 : 1 }}
+            style={{ ...room, opacity: tracing && href ? 0.25 : 1 }}
             role="img"
             aria-label={`Cutout of ${photo.name}`}
           />
@@ -171,6 +176,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
             />
           )}
           <rect className="stage-edge" x={view.x} y={view.y} width={fw} height={fh} />
+          {view.k > 0 && slot !== null && <OtherSlots template={whole} slot={slot} view={view} />}
           {view.k > 0 && mode === 'shape' && <ShapeHandles {...common} locked={locked} isHeld={isHeld} />}
           {view.k > 0 && mode === 'shape' && layer && (
             <LayerHandles template={template} store={store} view={view} held={layer} pointAt={pointAt} onDrag={drag} />
@@ -193,7 +199,7 @@ export function Stage({ template, store, photos, ground }: StageProps) {
       </div>
       {samples.length > 0 && (
         <SampleStrip
-          template={template}
+          template={whole}
           samples={samples}
           chosen={Math.min(place, samples.length - 1)}
           onChoose={setPlace}

@@ -20,7 +20,7 @@ function Finishes({ template, store, photo }: FinishSectionProps & { readonly ph
   // Sliders go first; these follow when there is time.
   const settled = useDeferredValue(template);
   const made = useMemo(
-    () => STARTING_FINISHES.map((finish) => ({ ...finish, template: withFinish(settled, finish) })),
+    () => STARTING_FINISHES.map((finish) => ({ ...finish, template: withFinish({ ...settled, slots: [] }, finish) })),
     [settled],
   );
   return (

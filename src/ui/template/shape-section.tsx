@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { combinedOf, completeShape, contoursOf, pathData, SHAPES, type CatalogueShape, type Shape } from '@/core/shape';
 import { clipPath, writeSvg } from '@/core/svg';
-import { pixelsPerUnit, templateOutline, type Template } from '@/core/template';
+import { hasSlots, pixelsPerUnit, templateOutline, type Template } from '@/core/template';
 import { useActions } from '../keys/use-keys';
 import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
@@ -84,7 +84,7 @@ export function ShapeSection({ template, store, shapeOnly = false }: ShapeSectio
           <span className="muted small-text">Choose another…</span>
         </span>
       </button>
-      {!shapeOnly && (
+      {!shapeOnly && !hasSlots(template) && (
         <ChoiceField
           label="Photo"
           value={template.mode}

@@ -1,5 +1,5 @@
 'use client';
-import type { Template } from '@/core/template';
+import { hasSlots, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { BackdropSection } from './backdrop-section';
 import { ColoursSection } from './colours-section';
@@ -15,19 +15,24 @@ import {
   TintsSection,
 } from './layer-sections';
 import { ShapeSection } from './shape-section';
+import { SlotsSection } from './slots-section';
 import type { TemplateStore } from './store';
 
 type TemplatePanelProps = {
+  /** As it is for the slot in hand. */
   readonly template: Template;
   readonly store: TemplateStore;
+  /** The template and its store with no slot in hand, and which is. */
+  readonly whole: { readonly template: Template; readonly store: TemplateStore; readonly slot: number | null };
   /** The photo that finishes are shown on. */
   readonly photo: PhotoRow | undefined;
 };
 
 /** All sections of a template, from its shape to its frame. */
-export function TemplatePanel({ template, store, photo }: TemplatePanelProps) {
+export function TemplatePanel({ template, store, whole, photo }: TemplatePanelProps) {
   return (
     <>
+      {hasSlots(whole.template) && <SlotsSection {...whole} />}
       <ShapeSection template={template} store={store} />
       <FinishSection template={template} store={store} photo={photo} />
       <EdgeSection template={template} store={store} />
@@ -40,6 +45,7 @@ export function TemplatePanel({ template, store, photo }: TemplatePanelProps) {
       <CaptionsSection template={template} store={store} />
       <BackdropSection template={template} store={store} />
       <FrameSection template={template} store={store} />
+      {!hasSlots(whole.template) && <SlotsSection {...whole} />}
     </>
   );
 }

@@ -8,7 +8,7 @@ import {
 } from '@/core/layers';
 import { isPicked, type LinePaint } from '@/core/paint';
 import { SHAPES, type CombinedShape, type Shape } from '@/core/shape';
-import type { Template } from '@/core/template';
+import { slotTemplates, type Template } from '@/core/template';
 
 const number = (v: number) => String(Math.round(v * 100) / 100);
 
@@ -54,6 +54,11 @@ export function shapeWords({ shape, frame, mode }: Template): string {
       ? number(Math.min(width, height))
       : `${number(width)} × ${number(height)}`;
   return `${mode === 'window' ? 'around a ' : ''}${shapeName(shape).toLowerCase()}, ${size} ${frame.unit}`;
+}
+
+export function slotsWords({ slots, fill }: Template): string {
+  if (slots.length === 0) return 'one photo a cutout';
+  return `${slots.length}, filled by ${fill.by}`;
 }
 
 export function edgeWords({ edge: { rounding, feather }, frame: { unit } }: Template): string {
@@ -120,7 +125,13 @@ export function backdropWords(template: Template): string {
 }
 
 /** The centring rule in a few words. */
-export function centreWords({ centring: { rule, size } }: Template): string {
+/** Where slots differ, only that they do. */
+export function centreWords(template: Template): string {
+  const [first, ...others] = new Set(slotTemplates(template).map(ruleWords));
+  return others.length > 0 ? 'each slot by itself' : first!;
+}
+
+function ruleWords({ centring: { rule, size } }: Template): string {
   const what = {
     auto: 'what suits each',
     middle: 'middle of the photo',

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { photoBox, pictureOf, ratioOf, type Template } from '@/core/template';
+import { photoBox, pictureOf, ratioOf, slotTemplates, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { previewPool } from '../shared/preview';
@@ -85,7 +85,9 @@ export function Average({ template, photos, findings, ground }: AverageProps) {
       <figure>
         <div className="picture" style={{ width: WIDTH, height: WIDTH * ratio }}>
           <canvas ref={canvas} width={1} height={1} role="img" aria-label={`Average of ${done} cutouts`} />
-          <Guides template={template} placed={undefined} />
+          {slotTemplates(template).map((one, slot) => (
+            <Guides key={slot} template={one} placed={undefined} />
+          ))}
           <svg className="guides" viewBox={`${left} ${top} ${across} ${down}`} aria-hidden>
             {taken.map(({ id }) => {
               const subject = findings.placed.get(id)?.subject;

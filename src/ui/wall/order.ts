@@ -52,12 +52,12 @@ function isShown(photo: PhotoRow, show: Show, { byPhoto, placed }: PhotoFindings
   return isToLookAt(photo.review, byPhoto.get(photo.id)?.some(({ check }) => check === show) ?? false);
 }
 
-export function arranged(
-  photos: readonly PhotoRow[],
+export function arranged<P extends PhotoRow>(
+  photos: readonly P[],
   show: Show,
   sort: Sort,
   findings: PhotoFindings,
-): readonly PhotoRow[] {
+): readonly P[] {
   const shown = show === 'all' ? photos : photos.filter((photo) => isShown(photo, show, findings));
   const { of } = SORTS[sort];
   return of ? [...shown].sort((a, b) => of(b, findings) - of(a, findings)) : shown;

@@ -1,10 +1,10 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import type { PhotoRow } from '@/server/services';
+import { allMembers, membersOf, type BenchPhoto } from '../photos/in-slots';
 
 /** What the easel goes through: the list as it was when it opened, however findings come and go meanwhile. */
-export function useLooking(photos: readonly PhotoRow[], shown: readonly PhotoRow[]) {
+export function useLooking(photos: readonly BenchPhoto[], shown: readonly BenchPhoto[]) {
   const [looking, setLooking] = useState<number | null>(null);
   const [listed, setListed] = useState<readonly number[]>([]);
   // A link from the report puts one photo on the easel.
@@ -27,8 +27,10 @@ export function useLooking(photos: readonly PhotoRow[], shown: readonly PhotoRow
     setLooking,
     /** Opens the easel on a place of what is shown. */
     openAt: (place: number): void => {
-      setListed(shown.map(({ id }) => id));
-      setLooking(place);
+      // Of a group all its photos, one after the other.
+      const all = allMembers(shown);
+      setListed(all);
+      setLooking(Math.max(0, all.indexOf(shown[place] ? membersOf(shown[place])[0]! : -1)));
     },
   };
 }

@@ -6,15 +6,18 @@ import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
 import type { BatchDetail, PhotoRow } from '@/server/services';
 import { countBatch } from '@/core/checks';
+
 import { withSizes } from '@/core/placement';
-import { templateOutline, withoutFinish, type Template } from '@/core/template';
+import { templateOutline, withoutFinish, withSlotInHand, withSlotPutBack, type Template } from '@/core/template';
 import { ChecksPanel } from '../checks/checks-panel';
 import { withoutReviewed } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
 import { Doubtful } from '../export/doubtful';
 import { ExportPanel } from '../export/export-panel';
+import { findingsByTile } from '../checks/tile-findings';
 import { FirstSteps } from '../photos/first-steps';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
+import { allMembers, countedTiles, inSlots, tilesOf, type BenchPhoto } from '../photos/in-slots';
 import { counts, worded } from '../photos/worded';
 import { useTransfers } from '../photos/upload';
 import { anew } from '../shared/anew';
@@ -27,6 +30,8 @@ import { CentringPanel } from '../template/centring-panel';
 import { SavedTemplates } from '../template/saved-templates';
 import { resetStage, useStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
+import { SlotPicker } from '../template/slot-picker';
+import { slotStore, useSlotInHand } from '../template/slot-store';
 import { SeenNote } from '../template/seen-note';
 import { createHistory } from '../history/history';
 import { keepHistory, recallHistory } from '../history/kept-history';
@@ -50,7 +55,7 @@ import { Wall } from './wall';
 import { WallBar } from './wall-bar';
 import { WallFoot } from './wall-foot';
 
-const NONE_YET: readonly PhotoRow[] = [];
+const NONE_YET: readonly BenchPhoto[] = [];
 
 const PIXELS = { small: 84, medium: 120, large: 220 } as const;
 
@@ -63,7 +68,11 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const [step, setStep] = useStep();
   const { photos: rows, total, error } = usePhotos(batch.id);
   const isCounted = counts(template);
-  const photos = useMemo(() => worded(rows, batch.name, isCounted), [rows, batch.name, isCounted]);
+  const { slots, fill } = template;
+  const photos = useMemo(
+    () => inSlots({ slots, fill }, worded(rows, batch.name, isCounted)),
+    [slots, fill, rows, batch.name, isCounted],
+  );
   const [show, setShow] = useState<Show>('all');
   const [sort, setSort] = useState<Sort>('name');
   const [guides, setGuides] = useState(false);
@@ -81,10 +90,14 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const edits = usePhotoEdits(batch.id, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
-  const [chosen, setChosen] = useState<readonly PhotoRow[]>([]);
+  const [chosen, setChosen] = useState<readonly BenchPhoto[]>([]);
   const [failure, setFailure] = useState<string | null>(null);
   const client = useQueryClient();
   const view = useStage((state) => state.view);
+  const slot = useSlotInHand(template);
+  const hand = useMemo(() => withSlotInHand(template, slot), [template, slot]);
+  const handStore = useMemo(() => slotStore(store, slot), [store, slot]);
+  const inHand = useMemo(() => (slot === null ? counted : counted.filter((photo) => photo.slot === slot)), [counted, slot]); // prettier-ignore
   useEffect(() => resetStage, []);
   const onStage = step === 'template' && view === 'stage';
   const averaged = view === 'average';
@@ -92,7 +105,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   useStay(useTransfers(({ list }) => list.some((t) => t.batchId === batch.id && t.error === null)));
   const { getRootProps, isDragActive } = useDropzone({ onDrop: intake, noClick: true, noKeyboard: true });
 
-  const shown = useMemo(() => arranged(photos, show, sort, findings), [photos, show, sort, findings]);
+  const shown = useMemo(() => tilesOf(photos, arranged(photos, show, sort, findings)), [photos, show, sort, findings]);
+  const tileFindings = useMemo(() => findingsByTile(findings, shown, template), [findings, shown, template]);
   const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
   const mendAll = (check: string, words: string) => {
@@ -130,9 +144,10 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     },
     [batch.id, client],
   );
+  const tiles = useMemo(() => tilesOf(photos, photos), [photos]);
   const isWhole = photos.length === total;
   const totals = useMemo(
-    () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id)),
+    () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
     [photos, template.outputs.length, toLookAt],
   );
   // Finishes are shown on a photo that nothing is wrong with.
@@ -170,20 +185,23 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
               flush={flush}
               onReplaced={onReplaced}
             />
-            <TemplatePanel template={template} store={store} photo={example} />
+            <TemplatePanel template={hand} store={handStore} whole={{ template, store, slot }} photo={example} />
           </>
         )}
         {step === 'centre' && (
           <>
             {isWhole && !trying && (
               <MakeEqual
-                template={shownTemplate}
-                placed={counted.flatMap(({ id }) => findings.placed.get(id) ?? [])}
-                onTry={(next) => setTrial({ ...next, of: template })}
+                template={withSlotInHand(shownTemplate, slot)}
+                placed={inHand.flatMap(({ id }) => findings.placed.get(id) ?? [])}
+                onTry={({ words, template: next }) =>
+                  setTrial({ words, template: withSlotPutBack(template, slot, next), of: template })
+                }
               />
             )}
-            <SeenNote template={template} store={store} photos={counted} />
-            <CentringPanel template={template} store={store} />
+            {slot !== null && <SlotPicker template={template} slot={slot} />}
+            <SeenNote template={hand} store={handStore} photos={inHand} />
+            <CentringPanel template={hand} store={handStore} />
           </>
         )}
         {step === 'check' && (
@@ -206,7 +224,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             template={template}
             store={store}
             files={isWhole ? totals.files : null}
-            narrowed={show === 'all' ? null : shown}
+            narrowed={show === 'all' ? null : countedTiles(shown)}
             doubtful={
               <Doubtful
                 template={shownTemplate}
@@ -247,7 +265,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
         )}
         {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
         {onStage ? (
-          <Stage template={shownTemplate} store={store} photos={photos} ground={ground} />
+          <Stage template={shownTemplate} slot={slot} store={handStore} photos={tiles} ground={ground} />
         ) : averaged && total > 0 ? (
           <Average template={seen} photos={chosen.length > 0 ? chosen : shown} findings={findings} ground={ground} />
         ) : total === 0 ? (
@@ -258,14 +276,14 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           <Wall
             template={seen}
             photos={shown}
-            findings={findings}
+            findings={tileFindings}
             ground={ground}
             filter={show}
             guides={guides}
-            onReview={review}
+            onReview={(ids, state) => review(allMembers(shown.filter(({ id }) => ids.includes(id))), state)}
             size={PIXELS[size]}
             onOpen={openAt}
-            onRemove={(ids) => void remove(ids)}
+            onRemove={(ids) => void remove(allMembers(shown.filter(({ id }) => ids.includes(id))))}
             onChoice={setChosen}
           />
         )}
@@ -276,13 +294,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           edits={edits}
           failure={failure}
           onOpen={() => openAt(chosen[0] ? shown.indexOf(chosen[0]) : 0)}
-          onReview={(state) =>
-            review(
-              chosen.map(({ id }) => id),
-              state,
-            )
-          }
-          onRemove={() => void remove(chosen.map((photo) => photo.id))}
+          onReview={(state) => review(allMembers(chosen), state)}
+          onRemove={() => void remove(allMembers(chosen))}
         >
           {step !== 'export' && total > 0 && (
             <>

@@ -2,8 +2,9 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Placed } from '@/core/placement';
-import { ratioOf, type Template } from '@/core/template';
+import { ratioOf, slotTemplate, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
+import { tileName, type BenchPhoto } from '../photos/in-slots';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { useKeys } from '../keys/use-keys';
 import { groundStyle, type Ground } from './ground-picker';
@@ -16,7 +17,7 @@ const REVIEW_MARKS = { open: null, good: '✓ good', out: '✕ left out' } as co
 
 type WallProps = {
   readonly template: Template;
-  readonly photos: readonly PhotoRow[];
+  readonly photos: readonly BenchPhoto[];
   readonly findings: PhotoFindings;
   readonly ground: Ground;
   /** What the photos are narrowed to: where that changes, the wall begins at its top again. */
@@ -29,7 +30,7 @@ type WallProps = {
   /** Notes the chosen photos as good, left out or still to look at. */
   readonly onReview: (ids: readonly number[], review: PhotoRow['review']) => void;
   readonly onRemove: (ids: readonly number[]) => void;
-  readonly onChoice: (chosen: readonly PhotoRow[]) => void;
+  readonly onChoice: (chosen: readonly BenchPhoto[]) => void;
 };
 
 /** Size of an element as it changes. */
@@ -163,9 +164,11 @@ export function Wall({
                   aria-posinset={place + 1}
                   aria-setsize={photos.length}
                   aria-selected={chosen.has(photo.id)}
-                  aria-label={[photo.name, mark, ...(found?.map((f) => f.message) ?? [])].filter(Boolean).join(', ')}
+                  aria-label={[tileName(photo), mark, ...(found?.map((f) => f.message) ?? [])]
+                    .filter(Boolean)
+                    .join(', ')}
                   title={[
-                    photo.name,
+                    tileName(photo),
                     ...byWords(findings.placed.get(photo.id)),
                     ...(found?.map((f) => f.message) ?? []),
                   ].join('\n')}
@@ -182,7 +185,16 @@ export function Wall({
                   />
                   {guides && (
                     <span className="guides-room" style={{ width: cssWidth, height: cssHeight }}>
-                      <Guides template={template} placed={findings.placed.get(photo.id)} />
+                      {(photo.group?.seats ?? [photo]).map(
+                        (one, slot) =>
+                          one && (
+                            <Guides
+                              key={slot}
+                              template={slotTemplate(template, one.slot ?? 0)}
+                              placed={findings.placed.get(one.id)}
+                            />
+                          ),
+                      )}
                     </span>
                   )}
                   {failed && <span className="lost">{failed}</span>}

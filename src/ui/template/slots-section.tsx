@@ -1,0 +1,105 @@
+'use client';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { patternOf } from '@/core/groups';
+import { arrangedSlots, hasSlots, withSlotInHand, type Arrangement, type Slot, type Template } from '@/core/template';
+import { ChoiceField } from '../shared/choice-field';
+import { NumberField } from '../shared/number-field';
+import { Section } from '../shared/section';
+import { SelectField } from '../shared/select-field';
+import { setStage } from '../stage/stage-state';
+import { SlotList } from './slot-list';
+import { withSlots } from './slot-lists';
+import type { TemplateStore } from './store';
+import { slotsWords } from './words';
+
+const FILLED = { order: 'by order', name: 'by name' } as const;
+const MISSING: Readonly<Record<Template['fill']['missing'], string>> = {
+  leave: 'nothing',
+  repeat: 'the group’s first photo',
+  skip: 'the cutout is not made',
+};
+const LAID: Readonly<Record<Arrangement['as'], string>> = { row: 'row', column: 'column', grid: 'grid', ring: 'ring' };
+
+/** Lays the slots out anew. */
+function Arrange({ template, store }: { readonly template: Template; readonly store: TemplateStore }) {
+  const { frame, slots } = template;
+  const [as, setAs] = useState<Arrangement['as']>('grid');
+  const [gap, setGap] = useState(Math.round(Math.min(frame.width, frame.height) / 27));
+  const laid = arrangedSlots(slots, { as, gap }, frame);
+  return (
+    <>
+      <ChoiceField label="Lay out" value={as} options={LAID} onChange={setAs} />
+      <NumberField label="Gap" value={gap} min={0} max={frame.width} unit={frame.unit} onChange={setGap} />
+      <Button variant="plain" disabled={!laid} onClick={() => laid && store.change((t) => ({ ...t, slots: laid }))}>
+        {laid ? `Lay out as a ${as}` : 'No room for this gap'}
+      </Button>
+    </>
+  );
+}
+
+type SlotsSectionProps = {
+  /** The whole template, with no slot in hand. */
+  readonly template: Template;
+  readonly slot: number | null;
+  readonly store: TemplateStore;
+};
+
+/** Several photos in one cutout: the slots they lie in, what fills them, and how they are laid out. */
+export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
+  const { fill, slots } = template;
+  const setFill = (fields: Partial<Template['fill']>) =>
+    store.change((t) => ({ ...t, fill: { ...t.fill, ...fields } }));
+  const setSlots = (next: readonly Slot[], at: number) => {
+    store.change((t) => ({ ...t, slots: next }));
+    setStage({ slot: at, part: null, layer: null });
+  };
+  if (!hasSlots(template) || slot === null)
+    return (
+      <Section title="Slots" word="slot" value={slotsWords(template)}>
+        <p className="muted small-text">
+          One photo a cutout. With slots, a cutout shows several, each in a shape of its own.
+        </p>
+        <div className="d-flex gap-1 flex-wrap">
+          {[2, 3, 4].map((n) => (
+            <Button
+              key={n}
+              variant="plain"
+              onClick={() => {
+                store.change((t) => withSlots(t, n));
+                setStage({ slot: 0, part: null, layer: null });
+              }}
+            >
+              {n} photos
+            </Button>
+          ))}
+        </div>
+      </Section>
+    );
+  return (
+    <Section title="Slots" word="slot" value={slotsWords(template)} startOpen>
+      <SlotList slots={slots} slot={slot} byName={fill.by === 'name'} onSlots={setSlots} />
+      <ChoiceField label="Filled" value={fill.by} options={FILLED} onChange={(by) => setFill({ by })} />
+      {fill.by === 'name' && (
+        <p className="muted small-text">
+          {slots[slot]!.name} takes {patternOf(slots[slot]!)}; what stands in the braces puts photos together.
+        </p>
+      )}
+      <SelectField
+        label="Missing photo"
+        value={fill.missing}
+        onChange={(missing) => setFill({ missing: missing as Template['fill']['missing'] })}
+      >
+        {Object.entries(MISSING).map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </SelectField>
+      <Arrange template={template} store={store} />
+      <Button variant="quiet" onClick={() => store.change((t) => ({ ...withSlotInHand(t, slot), slots: [] }))}>
+        Back to one photo
+      </Button>
+    </Section>
+  );
+}
