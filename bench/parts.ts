@@ -2,6 +2,7 @@
 import { measureCli } from './cli';
 import { measureFaces, measureFinder } from './finder';
 import { measureFinish } from './finish';
+import { measureSlots } from './slots';
 import { measureFindings } from './findings';
 import { measureLimits } from './limits';
 import { measureMany } from './many';
@@ -69,6 +70,13 @@ export const PARTS = {
         `${format}: floor ${number(s.floor)} ms, Wobrel ${number(s.wobrel)} ms, hand-written script ${number(s.script)} ms`,
         `  Wobrel / floor ${most(s.wobrelToFloor, 1.15)}, script / Wobrel ${least(s.scriptToWobrel, 3)}, script / floor ${number(s.script / s.floor, 2)}`,
       ]),
+    ],
+  ),
+  slots: part(
+    () => measureSlots(9),
+    (v) => [
+      `Six photos in one cutout of 1080 px: ${number(v.whole)} ms of CPU; decoding the six ${number(v.decodes)} ms, encoding one ${number(v.encodeOne)} ms, the loop ${number(v.sheetLoop)} ms beside ${number(v.plainLoop)} ms of a plain cutout, ratio ${most(v.sheetLoop / v.plainLoop, 1.25)}`,
+      `All of it over six decodes, one encode and 1.25 plain loops: ${most(v.whole / (v.decodes + v.encodeOne + 1.25 * v.plainLoop), 1)}`,
     ],
   ),
   finish: part(

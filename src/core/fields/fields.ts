@@ -30,7 +30,16 @@ export function stemOf(fileName: string): string {
   return dot > 0 ? name.slice(0, dot) : name;
 }
 
-export const fieldsOf = ({ photo, stem = stemOf(photo), batch, index, template, output, width, height }: FieldParts): Fields =>
+export const fieldsOf = ({
+  photo,
+  stem = stemOf(photo),
+  batch,
+  index,
+  template,
+  output,
+  width,
+  height,
+}: FieldParts): Fields =>
   new Map([
     ['photo', stem],
     ['output', output],

@@ -1,3 +1,3 @@
-export { groupsOf, patternOf, type Filling, type Group, type Groups } from './groups';
+export { groupsOf, patternOf, type Filling } from './groups';
 export { readPattern } from './pattern';
-export { seated, type InSlot, type Leading, type Seated } from './seated';
+export { seated, type InSlot, type Seated } from './seated';

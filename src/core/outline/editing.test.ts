@@ -84,6 +84,18 @@ describe('lines', () => {
     });
     expect(catchLines([440], [310], frame, 5)).toEqual({ dx: 0, dy: 0, guides: [] });
   });
+
+  test('what else lies in the frame is caught: its sides and middle, and the gap between two', () => {
+    const others = [
+      [100, 20, 180, 60],
+      [210, 20, 290, 60],
+    ] as const;
+    // By its middle on theirs, and by its top on their bottom.
+    expect(catchLines([142, 120, 164], [83, 62, 104], frame, 5, others)).toMatchObject({ dx: -2, dy: -2 });
+    // 30 to the right of the second, and 30 to the left of the first: as far as they are apart.
+    expect(catchLines([358, 317, 399], [300], frame, 5, others)).toMatchObject({ dx: 3, guides: [{ axis: 'x', at: 320 }, { axis: 'y', at: 300 }] }); // prettier-ignore
+    expect(catchLines([31, -10, 72], [300], frame, 5, others)).toMatchObject({ dx: -2 });
+  });
 });
 
 describe('points', () => {

@@ -15,4 +15,4 @@ export {
   type NodeContour,
 } from './nodes';
 export { anchorPoint, pullBox, resizeBox, type Anchor } from './resize';
-export { catchLines, type Guide } from './snapping';
+export { catchLines, type Guide, type Other } from './snapping';

@@ -4,7 +4,6 @@ import type { Picked, Places } from '../paint';
 import type { PixelWindow } from '../raster';
 import type { PhotoBehind } from './behind';
 import type { PhotoFinish } from './photo-finish';
-import type { Sheet } from './sheet';
 
 /**
  * Pixels come from numbered sources: 0 the photo, 1 the photo mirrored for a reflection, from
@@ -42,6 +41,34 @@ export type Plate = {
   readonly scale: number;
   /** Where the frame's corner lies, frame units from the picture's. */
   readonly origin: readonly [x: number, y: number];
+};
+
+/** A slot's plate, as large as the slot with its finish, and where it lies in the whole picture. */
+export type SlotPlate = {
+  readonly plate: Plate;
+  readonly left: number;
+  readonly top: number;
+  /** Triples: first pixel of the slot, number of pixels in its row, and 1 where all are opaque; clear ones are left out. */
+  readonly spans: Int32Array;
+};
+
+export type Sheet = {
+  /** The first lowest; null where a slot lies beyond the picture. */
+  readonly slots: readonly (SlotPlate | null)[];
+  /** The same with all that is fixed laid already, for cutouts whose slots all have a photo; null where that takes too much memory. */
+  readonly folded: Folded | null;
+  /** Straight RGBA of what lies over all of them; null where nothing does. */
+  readonly front: Uint8ClampedArray | null;
+  /** What is left of them below it, 0…255 a pixel; null where that is what its alpha leaves. */
+  readonly keep: Uint8Array | null;
+};
+
+/** Slots whose fixed pixels are laid already. */
+export type Folded = {
+  /** What lies behind, with all on it that no photo has a part in. */
+  readonly blank: Uint8ClampedArray;
+  /** For each slot the spans that are left. */
+  readonly spans: readonly (Int32Array | null)[];
 };
 
 /** A placement in the frame as it lies in the picture, whose corner is the mat's. */
@@ -85,8 +112,9 @@ const sharedFinish = ({ table, steps }: PhotoFinish): PhotoFinish => ({
   ),
 });
 
-const sharedSheet = ({ slots, front, keep }: Sheet): Sheet => ({
-  slots: slots.map((slot) => slot && { ...slot, plate: sharedPlate(slot.plate) }),
+const sharedSheet = ({ slots, folded, front, keep }: Sheet): Sheet => ({
+  folded: folded && { blank: shared(folded.blank), spans: folded.spans.map((spans) => spans && shared(spans)) },
+  slots: slots.map((slot) => slot && { ...slot, spans: shared(slot.spans), plate: sharedPlate(slot.plate) }),
   front: front && shared(front),
   keep: keep && shared(keep),
 });

@@ -1,92 +1,17 @@
 /** A cutout of several photos, each in a slot of its own: a plate a slot, laid on what is behind them all. */
-import { boundsOf } from '../shape';
-import { outputHeight, pictureOf, scaleAt, slotTemplate, type Template } from '../template';
+import type { Template } from '../template';
 import type { PixelWindow } from '../raster';
 import { compose, type PhotoPixels } from './compose';
 import { windowOfBoth } from './lettering';
-import { borderBand, thrownShadows, visibleBorders } from './layers';
+import { foldedSlots, layFront, layInto, rowsOf, spansOf } from './lay';
 import type { PickedColours } from './photo-finish';
-import type { Plate } from './plate';
-import { sidedIn } from './sided';
-
-/** A slot's plate, as large as the slot with its finish, and where it lies in the whole picture. */
-export type SlotPlate = { readonly plate: Plate; readonly left: number; readonly top: number };
-
-export type Sheet = {
-  /** The first lowest; null where a slot lies beyond the picture. */
-  readonly slots: readonly (SlotPlate | null)[];
-  /** Straight RGBA of what lies over all of them; null where nothing does. */
-  readonly front: Uint8ClampedArray | null;
-  /** What is left of them below it, 0…255 a pixel; null where that is what its alpha leaves. */
-  readonly keep: Uint8Array | null;
-};
+import type { Plate, SlotPlate } from './plate';
+import { slotCrops } from './slot-room';
 
 /** What is compiled of a template without slots, as `compile` does. */
 export type CompilePlain = (template: Template, width: number, matte: string | null, withBare: boolean) => Plate;
 
 const NOWHERE: PixelWindow = { left: 0, top: 0, width: 0, height: 0 };
-
-/** Room for rounding and for what a blur leaves beyond three standard deviations, pixels. */
-const ROOM = 2;
-
-/** How far anything of a slot, its outline so high, reaches beyond it: left, top, right and bottom, frame units. */
-function reachOf(slot: Template, height: number): readonly number[] {
-  const { edge, reflection } = slot;
-  const rim = Math.max(0, ...visibleBorders(slot.borders).map((border) => borderBand(border)[0] * (border.join === 'miter' ? 4 : 1))); // prettier-ignore
-  const soft = edge.feather * 3;
-  const around = Math.max(rim, soft);
-  const all: [number, number, number, number] = [around, around, around, around];
-  for (const { kind, x, y, blur, spread, depth } of thrownShadows(slot)) {
-    const by = around + 3 * blur + Math.max(0, spread);
-    all[0] = Math.max(all[0], by - x);
-    all[1] = Math.max(all[1], by - y);
-    all[2] = Math.max(all[2], by + x);
-    all[3] = Math.max(all[3], by + y + (kind === 'ground' ? depth + 3 * blur : 0));
-  }
-  const image = reflection?.on ? reflection.gap + 2 * around + reflection.length * (height + 2 * around) : 0;
-  return [all[0], all[1], all[2], Math.max(all[3], image)];
-}
-
-/** The whole pixels of a picture so many pixels wide in which a slot shows anything; null where there are none. */
-function slotWindow(slot: Template, width: number): PixelWindow | null {
-  const scale = scaleAt(slot, width);
-  const bounds = boundsOf(sidedIn(slot, width).outline);
-  if (!bounds) return null;
-  const reach = reachOf(slot, (bounds[3] - bounds[1]) / scale).map((v) => v * scale + ROOM);
-  const left = Math.max(0, Math.floor(bounds[0] - reach[0]!));
-  const top = Math.max(0, Math.floor(bounds[1] - reach[1]!));
-  const right = Math.min(width, Math.ceil(bounds[2] + reach[2]!));
-  const bottom = Math.min(outputHeight(pictureOf(slot), width), Math.ceil(bounds[3] + reach[3]!));
-  return right > left && bottom > top ? { left, top, width: right - left, height: bottom - top } : null;
-}
-
-/**
- * The slot as a template whose picture is only a window of the whole one: what a mat adds round the frame,
- * one of less than nothing takes away, so all lengths and places stay as they are.
- */
-function croppedSlot(template: Template, slot: number, { left, top, ...window }: PixelWindow, width: number): Template {
-  const own = slotTemplate(template, slot);
-  const { frame } = own;
-  const picture = pictureOf(own);
-  const unit = picture.width / width;
-  const [x, y] = [picture.left + left * unit, picture.top + top * unit];
-  const mat = {
-    left: -x,
-    top: -y,
-    right: x + window.width * unit - frame.width,
-    bottom: y + window.height * unit - frame.height,
-    paint: null,
-  };
-  return { ...own, mat, behind: [], before: [], captions: [], backdrop: null };
-}
-
-/** The slots' templates so many pixels wide, each cut to where it shows, with the place and width of that. */
-export function slotCrops(template: Template, width: number) {
-  return template.slots.map((_, i) => {
-    const window = slotWindow(slotTemplate(template, i), width);
-    return window && { template: croppedSlot(template, i, window, width), window };
-  });
-}
 
 /** What is drawn where no photo is. */
 const withoutCutout = (template: Template): Template => ({
@@ -133,12 +58,18 @@ export function compileSheet(
   const slots = slotCrops(template, width).map((crop): SlotPlate | null => {
     if (!crop) return null;
     const { left, top } = crop.window;
-    return { plate: plain(crop.template, crop.window.width, null, withBare), left, top };
+    const plate = plain(crop.template, crop.window.width, null, withBare);
+    return { plate, left, top, spans: spansOf(plate) };
   });
   const front = frontOf(template, width, plain);
   const inks = slots.flatMap((slot) => (slot ? [movedBy(slot.plate.inked, slot)] : []));
   const inked = [...inks, front.inked].reduce(windowOfBoth, ground.bare!.inked);
-  return { ...ground.bare!, bare: null, inked, sheet: { slots, front: front.front, keep: front.keep } };
+  return {
+    ...ground.bare!,
+    bare: null,
+    inked,
+    sheet: { slots, folded: foldedSlots(ground.bare!, slots), front: front.front, keep: front.keep },
+  };
 }
 
 const movedBy = (window: PixelWindow, { left, top }: SlotPlate): PixelWindow => ({
@@ -146,39 +77,6 @@ const movedBy = (window: PixelWindow, { left, top }: SlotPlate): PixelWindow => 
   left: window.left + left,
   top: window.top + top,
 });
-
-/** A slot's finished pixels laid on the whole picture: source over, straight (W3C Compositing 1 §9.1). */
-function layInto(out: Uint8ClampedArray, width: number, own: Uint8ClampedArray, { plate, left, top }: SlotPlate): void {
-  const [from, to] = [new Uint32Array(own.buffer, own.byteOffset), new Uint32Array(out.buffer, out.byteOffset)];
-  for (let y = 0, p = 0; y < plate.height; y++) {
-    let k = ((top + y) * width + left) * 4;
-    for (let x = 0; x < plate.width; x++, p += 4, k += 4) {
-      const alpha = own[p + 3]!;
-      if (alpha === 0) continue;
-      if (alpha === 255 || out[k + 3] === 0) {
-        to[k >> 2] = from[p >> 2]!;
-        continue;
-      }
-      const below = (out[k + 3]! * (255 - alpha)) / 255;
-      const all = alpha + below;
-      for (let c = 0; c < 3; c++) out[k + c] = (own[p + c]! * alpha + out[k + c]! * below) / all;
-      out[k + 3] = all;
-    }
-  }
-}
-
-function layFront(out: Uint8ClampedArray, { front, keep }: Sheet): void {
-  if (!front) return;
-  for (let i = 0, k = 0; k < out.length; i++, k += 4) {
-    const alpha = front[k + 3]!;
-    const kept = keep ? keep[i]! : 255 - alpha;
-    if (kept === 255) continue;
-    const below = (out[k + 3]! * kept) / 255;
-    const all = alpha + below;
-    if (all > 0) for (let c = 0; c < 3; c++) out[k + c] = (front[k + c]! * alpha + out[k + c]! * below) / all;
-    out[k + 3] = all;
-  }
-}
 
 /** What is known of the photo in one slot. */
 export type SlotPhoto = { readonly pixels: PhotoPixels; readonly colours: PickedColours };
@@ -199,7 +97,10 @@ export function composeSheet(
   out = new Uint8ClampedArray(plate.blank.length),
 ): Uint8ClampedArray<ArrayBuffer> {
   const sheet = plate.sheet!;
-  compose(plate, NO_PHOTO, colours, out);
+  // A slot without a photo shows nothing at all, and a photo that leaves gaps has its own alpha.
+  const isWhole = sheet.slots.every((slot, i) => !slot || photos[i]?.pixels.opaque);
+  const folded = isWhole ? sheet.folded : null;
+  compose(folded ? { ...plate, blank: folded.blank } : plate, NO_PHOTO, colours, out);
   sheet.slots.forEach((slot, i) => {
     const photo = photos[i];
     if (!slot || !photo) return;
@@ -207,7 +108,8 @@ export function composeSheet(
     if (scratch.length < length) scratch = new Uint8ClampedArray(length);
     const own = scratch.subarray(0, length) as Uint8ClampedArray<ArrayBuffer>;
     compose(slot.plate, photo.pixels, photo.colours, own);
-    layInto(out, plate.width, own, slot);
+    const spans = folded?.spans[i] ?? (photo.pixels.opaque ? slot.spans : rowsOf(slot.plate));
+    layInto(out, plate.width, own, spans, slot);
   });
   layFront(out, sheet);
   return out;

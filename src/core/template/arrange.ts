@@ -2,10 +2,8 @@
 import { boundsOfOutline, outlineOf, scaleShape, takesAnyProportion, type Shape } from '../shape';
 import type { Slot, Template } from './template';
 
-export const ARRANGEMENTS = ['row', 'column', 'grid', 'ring'] as const;
-
 export type Arrangement = {
-  readonly as: (typeof ARRANGEMENTS)[number];
+  readonly as: 'row' | 'column' | 'grid' | 'ring';
   /** Room between two slots, and between slots and the frame, frame units. */
   readonly gap: number;
 };

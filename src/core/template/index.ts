@@ -19,6 +19,6 @@ export {
   templateOutline,
   type Template,
 } from './template';
-export { ARRANGEMENTS, arrangedSlots, slotsMoved, type Arrangement } from './arrange';
+export { arrangedSlots, slotsMoved, type Arrangement } from './arrange';
 export { hasSlots, slotOf, slotTemplate, slotTemplates, withSlotInHand, withSlotPutBack } from './slots';
 export { pixelsPerUnit } from './units';

@@ -2,7 +2,11 @@
 import { WobrelError } from '../errors';
 import { patternOf, readPattern } from '../groups';
 import { isPicked } from '../paint';
-import type { Template } from './template';
+import type { TemplateDocument } from './schema';
+
+type Slotted = Pick<TemplateDocument, 'fill' | 'mode' | 'behind' | 'before'> & {
+  readonly slots: readonly { readonly name: string; readonly photo: string | null }[];
+};
 
 const refuse = (at: string, why: string): never => {
   throw new WobrelError('template-invalid', `${at}: ${why}`, at);
@@ -13,7 +17,7 @@ const refuse = (at: string, why: string): never => {
  *
  * @throws WobrelError `template-invalid` with the path of the field at fault
  */
-export function refuseSlots({ slots, fill, mode, behind, before }: Template): void {
+export function refuseSlots({ slots, fill, mode, behind, before }: Slotted): void {
   if (slots.length === 0) return;
   if (mode === 'window') refuse('mode', 'photos in slots lie in their shapes, not around them');
   const names = new Map<string, number>();

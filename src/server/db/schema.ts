@@ -57,7 +57,7 @@ export const batches = sqliteTable('batches', {
   /** Grows with every change of its photos. */
   changes: integer('changes').notNull().default(0),
   /** Photos spread evenly through the batch, for its card; null from every change until they are chosen again. */
-  strip: text('strip', { mode: 'json' }).$type<number[]>(),
+  strip: text('strip', { mode: 'json' }).$type<readonly (number | readonly (number | null)[])[]>(),
   /** Photos to look at; null from every change until they are counted again. */
   findingCount: integer('finding_count'),
   /** The saved version that the draft began from. */

@@ -26,7 +26,8 @@ function guideOf(file: string, text: string): Guide {
 /** All guides, in the order of their files' numbers. */
 export async function guides(): Promise<Guide[]> {
   const folder = join(docs(), 'help');
-  const files = (await readdir(folder)).filter((name) => name.endsWith('.md')).sort();
+  const files = (await readdir(folder)).filter((name) => name.endsWith('.md'));
+  files.sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
   return Promise.all(files.map(async (name) => guideOf(name, await readFile(join(folder, name), 'utf8'))));
 }
 

@@ -1,21 +1,18 @@
 /** Batches: a set of photos and the template they go through. */
-import { and, asc, count, desc, eq, gte, inArray, isNotNull, lt, ne, or, sql } from 'drizzle-orm';
+import { and, count, desc, eq, gte, inArray, isNotNull, lt, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import type { PhotoToPlace } from '../../core/placement';
 import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
 import { changedElsewhere, notFound } from './refusals';
 import { askForFindings } from './findings';
 import { refuseMissing } from './pictures';
-import { seenIn } from './seen';
+import { stripsOf, type StripPhoto } from './strips';
 import { newestVersion } from './versions';
 
-const { batches, deliveries, deliveryFiles, photos, refusals, sights, templates, templateVersions } = tables;
+const { batches, deliveries, deliveryFiles, refusals, templates, templateVersions } = tables;
 
 export const batchNameSchema = z.string().trim().min(1, { error: 'a batch needs a name' }).max(120);
-
-type StripPhoto = PhotoToPlace & { id: number; sha256: string; name: string };
 
 export type BatchCard = {
   id: number;
@@ -29,7 +26,7 @@ export type BatchCard = {
   findingCount: number | null;
   /** The newest delivery, if there was one. */
   delivery: { id: number; state: DeliveryState; fileCount: number; filesDone: number } | null;
-  /** Photos spread evenly through the batch, for the strip of cutouts. */
+  /** Of cutouts spread evenly through the batch, one photo each. */
   strip: StripPhoto[];
   template: Template;
 };
@@ -47,8 +44,6 @@ export type BatchDetail = {
   refusalCount: number;
 };
 
-/** Photos shown on a batch's card. */
-const STRIP = 5;
 /** Refusals listed one by one; the count goes on. */
 const REFUSALS_LISTED = 500;
 
@@ -68,64 +63,6 @@ export async function createBatch(name: string, templateId: number | null = null
       .returning({ id: batches.id });
     return row!.id;
   });
-}
-
-/** Photos of the given batches that stand for them, spread evenly through their lists. */
-function chooseStrips(ids: readonly number[]) {
-  const db = database();
-  const ranked = db
-    .select({
-      id: photos.id,
-      batchId: photos.batchId,
-      rank: sql<number>`row_number() over (partition by ${photos.batchId} order by ${photos.name}, ${photos.id}) - 1`.as(
-        'rank',
-      ),
-      step: sql<number>`max(1, count(*) over (partition by ${photos.batchId}) / ${sql.raw(String(STRIP))})`.as('step'),
-    })
-    .from(photos)
-    .where(and(inArray(photos.batchId, [...ids]), ne(photos.review, 'out')))
-    .as('ranked');
-  return db
-    .select({ id: ranked.id, batchId: ranked.batchId })
-    .from(ranked)
-    .where(sql`${ranked.rank} % ${ranked.step} = 0 and ${ranked.rank} / ${ranked.step} < ${sql.raw(String(STRIP))}`)
-    .orderBy(asc(ranked.rank));
-}
-
-/** The ids of every batch's strip; those that are not known are chosen and kept. */
-async function stripsOf(
-  rows: readonly (typeof batches.$inferSelect)[],
-): Promise<ReadonlyMap<number, readonly number[]>> {
-  const strips = new Map(rows.map(({ id, strip }) => [id, strip ?? []]));
-  const unknown = rows.filter(({ strip }) => strip === null).map(({ id }) => id);
-  if (unknown.length === 0) return strips;
-  for (const { id, batchId } of await chooseStrips(unknown)) strips.get(batchId)!.push(id);
-  await write(async (tx) => {
-    for (const id of unknown)
-      await tx
-        .update(batches)
-        .set({ strip: strips.get(id)! })
-        .where(eq(batches.id, id));
-  });
-  return strips;
-}
-
-async function stripPhotos(ids: readonly number[]): Promise<ReadonlyMap<number, StripPhoto>> {
-  const rows = await database()
-    .select({
-      id: photos.id,
-      name: photos.name,
-      sha256: photos.sha256,
-      width: photos.width,
-      height: photos.height,
-      sight: sights.document,
-      handSubject: photos.handSubject,
-      adjustment: photos.adjustment,
-    })
-    .from(photos)
-    .leftJoin(sights, eq(sights.sha256, photos.sha256))
-    .where(inArray(photos.id, [...ids]));
-  return new Map(rows.map((row) => [row.id, { ...row, sight: seenIn(row.sight).sight } as StripPhoto]));
 }
 
 /** All batches, newest first, in a fixed number of queries, none of which goes through all photos. */
@@ -164,7 +101,6 @@ export async function listBatches(): Promise<BatchCard[]> {
     )
     .groupBy(deliveryFiles.deliveryId);
   const strips = await stripsOf(rows);
-  const shown = await stripPhotos([...strips.values()].flat());
   return rows.map((row) => {
     const delivery = newest.find((d) => d.batchId === row.id);
     if (row.findingCount === null) askForFindings(row.id);
@@ -183,7 +119,7 @@ export async function listBatches(): Promise<BatchCard[]> {
             filesDone: written.find((w) => w.id === delivery.id)?.n ?? 0,
           }
         : null,
-      strip: strips.get(row.id)!.flatMap((id) => shown.get(id) ?? []),
+      strip: strips.get(row.id)!,
       findingCount: row.findingCount,
       template: keptTemplate(row.draft),
     };
@@ -295,6 +231,8 @@ export async function saveDraft(
         savedBy: window,
         savedChange: change,
         findingCount: null,
+        // Other slots make other cutouts.
+        strip: null,
       }) // prettier-ignore
       .where(and(eq(batches.id, id), follows ? or(isNext, follows) : isNext))
       .returning({ revision: batches.revision });

@@ -1,5 +1,6 @@
 'use client';
-import { pathData } from '@/core/shape';
+import type { Other } from '@/core/outline';
+import { boundsOfOutline, pathData } from '@/core/shape';
 import { slotTemplate, templateOutline, type Template } from '@/core/template';
 import { setStage } from './stage-state';
 import type { View } from './view';
@@ -10,6 +11,12 @@ type OtherSlotsProps = {
   readonly slot: number;
   readonly view: View;
 };
+
+/** Bounds of the slots' outlines that are not worked on. */
+export const outlinesBeside = (template: Template, slot: number | null): readonly Other[] =>
+  slot === null
+    ? []
+    : template.slots.flatMap((_, i) => (i === slot ? [] : [boundsOfOutline(templateOutline(slotTemplate(template, i)))])); // prettier-ignore
 
 /** The outlines of the slots that are not worked on; a click takes one in hand. */
 export function OtherSlots({ template, slot, view }: OtherSlotsProps) {

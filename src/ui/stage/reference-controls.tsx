@@ -6,9 +6,16 @@ import { setStage, useStage } from './stage-state';
 
 const STRENGTH = 'Strength of the reference';
 
-/** What lies under a drawing to be traced: the photo itself, a picture from disk, or nothing. */
-export function ReferenceControls({ hasPhoto }: { hasPhoto: boolean }) {
-  const { reference, strength } = useStage();
+type ReferenceControlsProps = {
+  readonly hasPhoto: boolean;
+  /** What it lies there for: an outline to be traced, or slots to be laid out as on a printed page. */
+  readonly label: 'Trace over' | 'Lay out over';
+};
+
+/** What lies under a drawing to be traced, or under slots: the photo itself, a picture from disk, or nothing. */
+export function ReferenceControls({ hasPhoto, label }: ReferenceControlsProps) {
+  const { reference: kept, strength } = useStage();
+  const reference = kept.kind === 'photo' && !hasPhoto ? ({ kind: 'none' } as const) : kept;
   const file = useRef<HTMLInputElement>(null);
   const keep = (next: typeof reference) => {
     if (reference.kind === 'picture') URL.revokeObjectURL(reference.url);
@@ -17,7 +24,7 @@ export function ReferenceControls({ hasPhoto }: { hasPhoto: boolean }) {
   return (
     <div className="d-flex align-items-center gap-2">
       <label className="muted" htmlFor="trace-over">
-        Trace over
+        {label}
       </label>
       <select
         id="trace-over"

@@ -9,6 +9,7 @@ import {
   type Anchor,
   type Guide,
   type Handle,
+  type Other,
 } from '@/core/outline';
 import {
   boundsOfOutline,
@@ -56,6 +57,8 @@ type Held =
 type ShapeHandlesProps = {
   readonly edited: Edited;
   readonly frame: Template['frame'];
+  /** What else lies in it, to catch on. */
+  readonly others?: readonly Other[];
   readonly view: View;
   readonly locked: boolean;
   readonly pointAt: (client: readonly [number, number]) => Point;
@@ -103,6 +106,7 @@ function allowed(shape: Shape, before: Shape): Shape {
 export function ShapeHandles({
   edited,
   frame,
+  others = [],
   view,
   locked,
   pointAt,
@@ -129,6 +133,7 @@ export function ShapeHandles({
       [middle[1], low[1], high[1]],
       frame,
       REACH / view.k,
+      others,
     );
     const [ox, oy] = toOwn([0, 0]);
     const [cx, cy] = toOwn([dx, dy]);
@@ -139,7 +144,13 @@ export function ShapeHandles({
   const pull = (from: Shape, grip: Anchor, to: Point, keys: { shift: boolean; alt: boolean; free: boolean }) => {
     let target = to;
     if (!keys.free) {
-      const { dx, dy, guides } = catchLines([mapPoint(map, to)[0]], [mapPoint(map, to)[1]], frame, REACH / view.k);
+      const { dx, dy, guides } = catchLines(
+        [mapPoint(map, to)[0]],
+        [mapPoint(map, to)[1]],
+        frame,
+        REACH / view.k,
+        others,
+      );
       const seen = guides.filter(({ axis }) => (axis === 'x' ? grip[0] !== 0 : grip[1] !== 0));
       onGuides(seen);
       const frameTo = mapPoint(map, to);

@@ -22,6 +22,8 @@ type StageState = {
   readonly mode: StageMode;
   /** The slot that is worked on, where the template has any. */
   readonly slot: number;
+  /** True where all slots are moved together. */
+  readonly together: boolean;
   /** The part of a combined shape that is worked on; null for the whole. */
   readonly part: number | null;
   /** True where width and height keep their proportion. */
@@ -39,6 +41,7 @@ const BEGINNING: StageState = {
   view: 'each',
   mode: 'shape',
   slot: 0,
+  together: false,
   part: null,
   locked: false,
   anchor: [0, 0],

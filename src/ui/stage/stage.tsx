@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import { tooThin } from '@/core/checks';
 import { type Guide, type Node } from '@/core/outline';
 import { pathData, type Shape } from '@/core/shape';
-import { pictureOf, templateOutline, withSlotInHand, type Template } from '@/core/template';
+import { pictureOf, slotsMoved, templateOutline, withSlotInHand, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
 import { ONCE } from '../shapes/part-list';
@@ -14,7 +14,7 @@ import { usePainter } from '../wall/use-painter';
 import { Drawing } from './drawing';
 import { editedOf } from './edited';
 import { LayerHandles } from './layer-handles';
-import { OtherSlots } from './other-slots';
+import { OtherSlots, outlinesBeside } from './other-slots';
 import { PointHandles, shapeOfNodes } from './point-handles';
 import { ReferenceControls } from './reference-controls';
 import { mostDifferent, SampleStrip } from './sample-strip';
@@ -85,7 +85,7 @@ type StageProps = {
 /** The template at work on one photo, with the shape in the hand; sample photos below follow. */
 export function Stage({ template: whole, slot, store, photos, ground }: StageProps) {
   const template = useMemo(() => withSlotInHand(whole, slot), [whole, slot]);
-  const { mode, part, locked, layer, reference, strength } = useStage();
+  const { mode, part, locked, layer, reference, strength, together } = useStage();
   const { frame, shape } = template;
   const picture = pictureOf(template);
   const { ref, view, pointAt } = useView(picture);
@@ -102,10 +102,15 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
   const settled = useDeferredValue(template);
   const edited = useMemo(() => editedOf(shape, part), [shape, part]);
   const tracing = mode !== 'shape';
+  // Slots are laid out over a picture of the page that they are for.
+  const isLaid = slot !== null && reference.kind === 'picture';
   const canHavePoints = edited.shape.kind === 'path';
   const set = (next: Shape) => {
-    const whole = edited.whole(next);
-    if (whole) store.change((t) => ({ ...t, shape: whole }));
+    const all = edited.whole(next);
+    if (!all) return;
+    const { cx, cy } = shape.box;
+    const [dx, dy] = [all.box.cx - cx, all.box.cy - cy];
+    store.change((t) => ({ ...t, shape: all, slots: together ? slotsMoved(t.slots, dx, dy) : t.slots }));
   };
   const drag = (active: boolean) => {
     store.drag(active);
@@ -128,6 +133,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
       : reference.kind === 'photo' && photo
         ? `/api/photos/${photo.sha256}/proxy/2048`
         : null;
+  const others = useMemo(() => outlinesBeside(whole, slot), [whole, slot]);
   const common = { edited, frame, view, pointAt, onShape: set, onDrag: drag, onGuides: setGuides };
   return (
     <div className="stage">
@@ -143,13 +149,23 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           }
           onChange={(next) => setStage({ mode: next })}
         />
-        {tracing && <ReferenceControls hasPhoto={photo !== undefined} />}
+        {tracing && <ReferenceControls hasPhoto={photo !== undefined} label="Trace over" />}
+        {!tracing && slot !== null && <ReferenceControls hasPhoto={false} label="Lay out over" />}
+        {slot !== null && !tracing && (
+          <ChoiceField
+            label="Moved"
+            bare
+            value={together ? 'all' : 'one'}
+            options={{ one: 'this slot', all: 'all together' }}
+            onChange={(what) => setStage({ together: what === 'all' })}
+          />
+        )}
         {part !== null && shape.kind === 'combined' && (
           <Button variant="quiet" onClick={() => setStage({ part: null })}>
             Part {part + 1} in hand: take the whole
           </Button>
         )}
-        <span className="muted small-text hint">{HELP[mode]}</span>
+        {(tracing || slot === null) && <span className="muted small-text hint">{HELP[mode]}</span>}
       </div>
       <div ref={ref} className="stage-room" data-mode={mode} {...(mode === 'shape' ? bind() : {})}>
         <div className="stage-frame ground" data-ground={ground} style={{ ...room, ...groundStyle(ground) }} />
@@ -167,7 +183,9 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           />
         )}
         <svg className="stage-svg" width={view.width} height={view.height}>
-          {tracing && href && <image href={href} x={view.x} y={view.y} width={fw} height={fh} opacity={strength} />}
+          {(tracing || isLaid) && href && (
+            <image href={href} x={view.x} y={view.y} width={fw} height={fh} opacity={strength} />
+          )}
           {!photo && mode === 'shape' && (
             <path
               className="stage-blank"
@@ -177,7 +195,9 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           )}
           <rect className="stage-edge" x={view.x} y={view.y} width={fw} height={fh} />
           {view.k > 0 && slot !== null && <OtherSlots template={whole} slot={slot} view={view} />}
-          {view.k > 0 && mode === 'shape' && <ShapeHandles {...common} locked={locked} isHeld={isHeld} />}
+          {view.k > 0 && mode === 'shape' && (
+            <ShapeHandles {...common} others={others} locked={locked} isHeld={isHeld} />
+          )}
           {view.k > 0 && mode === 'shape' && layer && (
             <LayerHandles template={template} store={store} view={view} held={layer} pointAt={pointAt} onDrag={drag} />
           )}

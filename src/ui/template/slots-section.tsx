@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { patternOf } from '@/core/groups';
 import { arrangedSlots, hasSlots, withSlotInHand, type Arrangement, type Slot, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
@@ -51,10 +50,11 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
   const setFill = (fields: Partial<Template['fill']>) =>
     store.change((t) => ({ ...t, fill: { ...t.fill, ...fields } }));
   const setSlots = (next: readonly Slot[], at: number) => {
-    store.change((t) => ({ ...t, slots: next }));
+    if (next !== slots) store.change((t) => ({ ...t, slots: next }));
     setStage({ slot: at, part: null, layer: null });
   };
-  if (!hasSlots(template) || slot === null)
+  const isThere = hasSlots(template);
+  if (!isThere || slot === null)
     return (
       <Section title="Slots" word="slot" value={slotsWords(template)}>
         <p className="muted small-text">
@@ -65,7 +65,9 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
             <Button
               key={n}
               variant="plain"
-              onClick={() => {
+              onClick={({ currentTarget }) => {
+                // The section stands first in the panel once there are slots.
+                currentTarget.closest('.side')?.scrollTo(0, 0);
                 store.change((t) => withSlots(t, n));
                 setStage({ slot: 0, part: null, layer: null });
               }}
@@ -80,11 +82,7 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
     <Section title="Slots" word="slot" value={slotsWords(template)} startOpen>
       <SlotList slots={slots} slot={slot} byName={fill.by === 'name'} onSlots={setSlots} />
       <ChoiceField label="Filled" value={fill.by} options={FILLED} onChange={(by) => setFill({ by })} />
-      {fill.by === 'name' && (
-        <p className="muted small-text">
-          {slots[slot]!.name} takes {patternOf(slots[slot]!)}; what stands in the braces puts photos together.
-        </p>
-      )}
+      {fill.by === 'name' && <p className="muted small-text">What stands in the braces puts photos together.</p>}
       <SelectField
         label="Missing photo"
         value={fill.missing}
