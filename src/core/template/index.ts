@@ -1,11 +1,13 @@
 export { readLength } from './length-text';
-export { mergeTemplates } from './merge';
+export { collisionsOf, mergeTemplates, type Collision } from './merge';
 export { frameWidthInPixels, inPicture, outputHeight, widthFor, type OutputSize } from './output-size';
 export { STARTING_FINISHES, withFinish } from './finishes';
 export { withoutFinish } from './finish';
+export { STARTING_TEMPLATES, type StartingTemplate } from './starting-templates';
 export { photoBox, photoOutline } from './photo-room';
 export { picturesOf } from './pictures';
 export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';
+export { FILE_ENDING, templateText } from './file';
 export { fillFrame, frameIn, withFrame, withMat, type Frame } from './frame';
 export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH } from './schema';
 export {

@@ -1,4 +1,4 @@
-import { mergeTemplates } from './merge';
+import { collisionsOf, mergeTemplates } from './merge';
 import { parseTemplate, type Template } from './template';
 
 const base = parseTemplate({ wobrel: 1, name: 'T', borders: [{ width: 10 }], shadows: [{ y: 5 }] });
@@ -37,4 +37,22 @@ test('shapes of two kinds are never mixed', () => {
 test('nothing of one’s own leaves the other’s as it is', () => {
   const theirs = border(base, { width: 30 });
   expect(mergeTemplates(base, base, theirs)).toEqual(theirs);
+});
+
+describe('where both changed the same', () => {
+  const make = (fields: object) => parseTemplate({ wobrel: 1, name: 'T', ...fields });
+  const border = { width: 4, paint: '#000000' };
+  const base = make({ borders: [border], edge: { feather: 1 } });
+  const mine = make({ borders: [{ ...border, width: 8, gap: 2 }], edge: { feather: 3 }, backdrop: '#ffffff' });
+  const theirs = make({ borders: [{ ...border, width: 16 }], edge: { feather: 3 }, shadows: [{}] });
+
+  test('each such field is told with its path; what both changed alike is none', () => {
+    expect(collisionsOf(base, mine, theirs)).toEqual([{ at: 'borders[0].width', base: 4, mine: 8, theirs: 16 }]);
+  });
+
+  test('whoever is chosen stands, and all else comes together', () => {
+    const kept = mergeTemplates(base, mine, theirs, () => 'mine');
+    expect(kept).toMatchObject({ borders: [{ width: 8, gap: 2 }], edge: { feather: 3 }, backdrop: '#ffffff', shadows: [{}] }); // prettier-ignore
+    expect(mergeTemplates(base, mine, theirs).borders).toMatchObject([{ width: 16, gap: 2 }]);
+  });
 });

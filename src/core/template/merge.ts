@@ -10,24 +10,55 @@ const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.str
 const isAlike = (...all: readonly Readonly<Record<string, unknown>>[]): boolean =>
   all.every(({ kind }) => kind === all[0]!.kind);
 
-function merged(base: unknown, mine: unknown, theirs: unknown): unknown {
-  if (same(mine, base)) return theirs;
+/** One place of a document that both have changed, each in another way. */
+export type Collision = {
+  /** Its field, as a document writes it: `borders[0].width`. */
+  readonly at: string;
+  readonly base: unknown;
+  readonly mine: unknown;
+  readonly theirs: unknown;
+};
+
+/** Says whose value stands where both have changed the same. */
+type Choose = (collision: Collision) => 'mine' | 'theirs';
+
+function merged(base: unknown, mine: unknown, theirs: unknown, at: string, choose: Choose): unknown {
+  if (same(mine, base) || same(mine, theirs)) return theirs;
   if (same(theirs, base)) return mine;
   if (isObject(base) && isObject(mine) && isObject(theirs) && isAlike(base, mine, theirs)) {
     const keys = new Set([...Object.keys(theirs), ...Object.keys(mine)]);
-    return Object.fromEntries([...keys].map((key) => [key, merged(base[key], mine[key], theirs[key])]));
+    return Object.fromEntries(
+      [...keys].map((key) => [key, merged(base[key], mine[key], theirs[key], at ? `${at}.${key}` : key, choose)]),
+    );
   }
   const lists = [base, mine, theirs];
   // Lists as long as before are changed in their places; else nobody knows what belongs to what.
   if (lists.every(Array.isArray) && lists.every((list) => list.length === (base as unknown[]).length))
-    return (theirs as unknown[]).map((v, i) => merged((base as unknown[])[i], (mine as unknown[])[i], v));
-  return theirs;
+    return (theirs as unknown[]).map((v, i) =>
+      merged((base as unknown[])[i], (mine as unknown[])[i], v, `${at}[${i}]`, choose),
+    );
+  return choose({ at, base, mine, theirs }) === 'mine' ? mine : theirs;
 }
 
 /**
- * The other's template with one's own changes, where both did not change the same: there the other's stand.
+ * The other's template with one's own changes.
  *
  * @param base what both began from
+ * @param choose asked where both changed the same; the other's stand where it is left out
  */
-export const mergeTemplates = (base: Template, mine: Template, theirs: Template): Template =>
-  merged(base, mine, theirs) as Template;
+export const mergeTemplates = (
+  base: Template,
+  mine: Template,
+  theirs: Template,
+  choose: Choose = () => 'theirs',
+): Template => merged(base, mine, theirs, '', choose) as Template;
+
+/** Everything that both have changed, each in another way. */
+export function collisionsOf(base: Template, mine: Template, theirs: Template): Collision[] {
+  const found: Collision[] = [];
+  mergeTemplates(base, mine, theirs, (collision) => {
+    found.push(collision);
+    return 'theirs';
+  });
+  return found;
+}

@@ -144,6 +144,8 @@ export const outputSchema = z.strictObject({
 });
 
 export const documentSchema = z.strictObject({
+  /** Where an editor finds this schema; not read. */
+  $schema: z.string().max(500).optional(),
   wobrel: z.literal(1),
   name: z.string().trim().min(1).max(120),
   frame: whole(frameSchema),

@@ -20,7 +20,7 @@ export type Output = z.infer<typeof outputSchema> & { readonly width: number };
 
 export type Slot = Omit<TemplateDocument['slots'][number], 'shape'> & { readonly shape: Shape };
 
-export type Template = Omit<TemplateDocument, 'shape' | 'slots' | 'outputs'> & {
+export type Template = Omit<TemplateDocument, '$schema' | 'shape' | 'slots' | 'outputs'> & {
   readonly shape: Shape;
   readonly slots: readonly Slot[];
   readonly outputs: readonly Output[];
@@ -100,7 +100,7 @@ function read(
 ): Template {
   const parsed = documentSchema.safeParse(document);
   if (!parsed.success) throw refusal(parsed.error.issues[0]!);
-  const { shape, slots, outputs: written, ...rest } = parsed.data;
+  const { $schema: _, shape, slots, outputs: written, ...rest } = parsed.data;
   const { frame } = rest;
   const picture = pictureOf(rest);
   const outputs = written.map((output, i) => {

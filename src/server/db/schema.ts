@@ -12,6 +12,10 @@ const now = (name: string) => integer(name).notNull().$defaultFn(Date.now);
 export const templates = sqliteTable('templates', {
   id: id(),
   name: text('name').notNull().unique(),
+  /** Words of people's own that templates are found by. */
+  tags: text('tags', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
+  /** Since when it is put away; null while it is in use. */
+  archivedAt: integer('archived_at'),
   createdAt: now('created_at'),
 });
 
@@ -26,6 +30,8 @@ export const templateVersions = sqliteTable(
     version: integer('version').notNull(),
     document: text('document', { mode: 'json' }).notNull(),
     outline: outline(),
+    /** What whoever saved it says of it. */
+    note: text('note'),
     createdAt: now('created_at'),
   },
   (table) => [uniqueIndex('template_versions_number').on(table.templateId, table.version)],

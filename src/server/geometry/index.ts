@@ -1,1 +1,1 @@
-export { outlinesOf } from './geometry';
+export { outlinesOf, type KeptTemplate } from './geometry';

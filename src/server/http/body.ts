@@ -47,6 +47,10 @@ export function isDeeper(text: string, most: number): boolean {
   return false;
 }
 
+/** The request's query, checked; what is there twice counts by its last value. @throws ZodError */
+export const queryOf = <S extends z.ZodType>(request: Request, schema: S): z.output<S> =>
+  schema.parse(Object.fromEntries(new URL(request.url).searchParams));
+
 /**
  * The request's JSON body, checked; none is an empty object.
  *

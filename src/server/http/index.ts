@@ -1,4 +1,4 @@
-export { bodyOf } from './body';
+export { bodyOf, queryOf } from './body';
 export { eventStream } from './event-stream';
 export { refusalOf } from './front';
 export { guard } from './guard';

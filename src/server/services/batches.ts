@@ -37,7 +37,7 @@ export type BatchDetail = {
   revision: number;
   template: Template;
   /** The saved version the draft began from. */
-  saved: { templateId: number; name: string; version: number; template: Template } | null;
+  saved: { templateId: number; name: string; version: number; newest: number; template: Template } | null;
   photoCount: number;
   outCount: number;
   refusals: { id: number; name: string; message: string; at: number }[];
@@ -142,6 +142,7 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
           name: templates.name,
           version: templateVersions.version,
           document: templateVersions.document,
+          newest: sql<number>`(select max(other.version) from ${templateVersions} as other where other.template_id = ${templates.id})`,
         })
         .from(templateVersions)
         .innerJoin(templates, eq(templates.id, templateVersions.templateId))
@@ -166,6 +167,7 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
           templateId: saved.templateId,
           name: saved.name,
           version: saved.version,
+          newest: saved.newest,
           template: keptTemplate(saved.document),
         }
       : null,

@@ -1,7 +1,7 @@
-import { batches, templates } from '.';
-import { services } from './testing';
+import { batches, photos, templateCards, templates } from '.';
+import { services, SMALL } from './testing';
 
-services();
+const { arrival } = services();
 
 async function savedAs(name: string): Promise<number> {
   const batch = await batches.createBatch('Any');
@@ -12,7 +12,7 @@ async function savedAs(name: string): Promise<number> {
 test('a renamed template is used under its new name; a name that is taken is refused', async () => {
   const id = await savedAs('Old name');
   await savedAs('Taken');
-  await templates.renameTemplate(id, 'New name');
+  await templates.changeTemplate(id, { name: 'New name' });
   expect((await templates.listTemplates()).find((one) => one.id === id)).toMatchObject({
     name: 'New name',
     template: { name: 'New name' },
@@ -22,8 +22,8 @@ test('a renamed template is used under its new name; a name that is taken is ref
     template: { name: 'New name' },
     saved: { name: 'New name' },
   });
-  await expect(templates.renameTemplate(id, 'Taken')).rejects.toMatchObject({ code: 'conflict', at: 'name' });
-  await expect(templates.renameTemplate(9999, 'X')).rejects.toMatchObject({ code: 'not-found' });
+  await expect(templates.changeTemplate(id, { name: 'Taken' })).rejects.toMatchObject({ code: 'conflict', at: 'name' });
+  await expect(templates.changeTemplate(9999, { name: 'X' })).rejects.toMatchObject({ code: 'not-found' });
 });
 
 test('a deleted template leaves its batches with their own copy', async () => {
@@ -33,4 +33,86 @@ test('a deleted template leaves its batches with their own copy', async () => {
   expect(await batches.batchDetail(batch)).toMatchObject({ template: { name: 'To go' }, saved: null });
   expect((await templates.listTemplates()).some((one) => one.id === id)).toBe(false);
   await expect(templates.deleteTemplate(id)).rejects.toMatchObject({ code: 'not-found' });
+});
+
+const cards = (fields: object = {}) => templateCards.listCards(templateCards.cardsSchema.parse(fields));
+const names = async (fields: object = {}) => (await cards(fields)).cards.map(({ name }) => name);
+
+describe('cards', () => {
+  test('who uses a template, on which version, with the cutouts of the batch that used it last', async () => {
+    const id = await savedAs('Card');
+    const batch = await batches.createBatch('Uses it', id);
+    for (const name of SMALL) await photos.takePhoto(batch, await arrival(name));
+    const { cards: all } = await cards({ search: 'card' });
+    expect(all).toHaveLength(1);
+    expect(all[0]).toMatchObject({ name: 'Card', version: 1, useCount: 2, usedIn: [{ id: batch, version: 1 }, { name: 'Any' }] }); // prettier-ignore
+    expect(all[0]!.strip).toHaveLength(3);
+  });
+
+  test('found by name and tag as they are typed, sorted, page by page', async () => {
+    const [a, b] = [await savedAs('100 % wool'), await savedAs('100 tiles')];
+    await templates.changeTemplate(a, { tags: ['shop', 'autumn'] });
+    await templates.changeTemplate(b, { tags: ['shop'] });
+    expect(await names({ search: '100 %' })).toEqual(['100 % wool']);
+    expect(await names({ tag: 'shop', sort: 'newest' })).toEqual(['100 tiles', '100 % wool']);
+    expect(await names({ search: 'autumn' })).toEqual(['100 % wool']);
+    expect((await cards()).tags).toEqual(['autumn', 'shop']);
+    const whole = await names();
+    expect([...(await names({ limit: '2' })), ...(await names({ offset: '2', limit: '100' }))]).toEqual(whole);
+  });
+
+  test('one that is put away is in no list until it is brought back, or saved again', async () => {
+    const id = await savedAs('Summer');
+    await templates.changeTemplate(id, { archived: true });
+    expect(await names({ search: 'summer' })).toEqual([]);
+    expect((await templates.listTemplates()).some(({ name }) => name === 'Summer')).toBe(false);
+    expect(await names({ archived: 'true' })).toEqual(['Summer']);
+    await savedAs('Summer');
+    expect((await cards({ search: 'summer' })).cards[0]).toMatchObject({ version: 2, archivedAt: null });
+  });
+});
+
+describe('versions', () => {
+  test('each with its note; an old one is brought back as the newest, and nothing that was saved changes', async () => {
+    const batch = await batches.createBatch('Any');
+    const draft = (width: number) => ({ wobrel: 1, name: 'T', borders: [{ width }] });
+    for (const [i, width] of [4, 9].entries()) {
+      const revision = await batches.saveDraft(batch, draft(width), i * 2);
+      await templates.saveTemplate(batch, 'Versions', revision, i === 1 ? 'wider' : null);
+    }
+    const { id } = (await cards({ search: 'Versions' })).cards[0]!;
+    expect(await templates.bringBack(id, 1)).toEqual({ version: 3 });
+    const { versions } = await templateCards.templateHistory(id);
+    expect(versions.map(({ version, note, template }) => [version, note, template.borders[0]!.width])).toEqual([
+      [3, 'as version 1 was', 4],
+      [2, 'wider', 9],
+      [1, null, 4],
+    ]);
+    await expect(templates.bringBack(id, 9)).rejects.toMatchObject({ code: 'not-found' });
+    await expect(templateCards.templateHistory(999)).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  test('batches follow a new name, unless they have one of their own', async () => {
+    const id = await savedAs('Before');
+    const [follows, own] = [await batches.createBatch('A', id), await batches.createBatch('B', id)];
+    await batches.saveDraft(own, { wobrel: 1, name: 'Mine' }, 0);
+    await templates.changeTemplate(id, { name: 'After' });
+    expect((await batches.batchDetail(follows)).template.name).toBe('After');
+    expect((await batches.batchDetail(own)).template.name).toBe('Mine');
+  });
+});
+
+describe('from a file', () => {
+  const document = { wobrel: 1, name: 'Brought in', shape: { kind: 'star' } };
+
+  test('a new one, or a version of the one that is called so; what is wrong is told with its path', async () => {
+    expect(await templates.readTemplate(document)).toMatchObject({ nextVersion: null, template: { shape: { kind: 'star' } } }); // prettier-ignore
+    expect(await templates.createTemplate(document, false)).toMatchObject({ version: 1 });
+    expect(await templates.readTemplate(document)).toMatchObject({ nextVersion: 2 });
+    await expect(templates.createTemplate(document, false)).rejects.toMatchObject({ code: 'conflict', at: 'name' });
+    expect(await templates.createTemplate(document, true, 'from Ana')).toMatchObject({ version: 2 });
+    await expect(templates.readTemplate({ ...document, edge: { rounding: -1 } })).rejects.toMatchObject({ at: 'edge.rounding' }); // prettier-ignore
+    const picture = 'a'.repeat(64);
+    await expect(templates.createTemplate({ ...document, name: 'P', before: [{ show: 'picture', picture }] }, false)).rejects.toMatchObject({ code: 'picture-missing' }); // prettier-ignore
+  });
 });

@@ -1,27 +1,28 @@
 /** Saved templates: a name and its versions. */
-import { and, eq, max, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, max, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write, type Transaction } from '../db';
+import { outlinesOf, type KeptTemplate } from '../geometry';
 import { batchRow } from './batches';
+import { refuseMissing } from './pictures';
 import { changedElsewhere, notFound } from './refusals';
-import { newestVersion } from './versions';
+import { newestVersion, newestVersions } from './versions';
 
 const { batches, templates, templateVersions } = tables;
 
 export const templateNameSchema = z.string().trim().min(1, { error: 'a template needs a name' }).max(120);
 
+/** What is said of a version. */
+export const noteSchema = z.string().trim().min(1).max(500);
+
 export type SavedTemplate = { id: number; name: string; version: number; savedAt: number; template: Template };
 
-/** Every saved template with its newest version, by name. */
+/** Every saved template that is not put away with its newest version, by name. */
 export async function listTemplates(): Promise<SavedTemplate[]> {
   const db = database();
-  const newest = db
-    .select({ templateId: templateVersions.templateId, version: max(templateVersions.version).as('newest') })
-    .from(templateVersions)
-    .groupBy(templateVersions.templateId)
-    .as('newest_versions');
+  const newest = newestVersions();
   const rows = await db
     .select({
       id: templates.id,
@@ -36,6 +37,7 @@ export async function listTemplates(): Promise<SavedTemplate[]> {
       templateVersions,
       sql`${templateVersions.templateId} = ${templates.id} and ${templateVersions.version} = ${newest.version}`,
     )
+    .where(isNull(templates.archivedAt))
     .orderBy(templates.name);
   return rows.map(({ document, ...row }) => ({
     ...row,
@@ -58,49 +60,158 @@ async function changeDraft(
   if (!row) throw changedElsewhere();
 }
 
+/** The next version of a template, whatever its last one is. */
+async function addVersion(
+  tx: Transaction,
+  templateId: number,
+  { template, outline }: KeptTemplate,
+  note: string | null,
+): Promise<{ id: number; version: number }> {
+  const [last] = await tx
+    .select({ version: max(templateVersions.version) })
+    .from(templateVersions)
+    .where(eq(templateVersions.templateId, templateId));
+  const version = (last?.version ?? 0) + 1;
+  const [row] = await tx
+    .insert(templateVersions)
+    .values({ templateId, version, document: template, outline, note })
+    .returning({ id: templateVersions.id });
+  return { id: row!.id, version };
+}
+
+/** The template of a name, made where there is none; one that was put away is in use again. */
+async function templateCalled(tx: Transaction, name: string): Promise<number> {
+  await tx
+    .insert(templates)
+    .values({ name })
+    .onConflictDoUpdate({ target: templates.name, set: { archivedAt: null } });
+  const [template] = await tx.select().from(templates).where(eq(templates.name, name));
+  return template!.id;
+}
+
 /**
  * Saves the batch's template under a name: a new template, or the next version of the one called so.
  *
  * @param revision of the draft that is meant
+ * @param note what is said of this version
  * @throws WobrelError `conflict` where the draft is another by now
  */
 export async function saveTemplate(
   batchId: number,
   name: string,
   revision: number,
+  note: string | null = null,
 ): Promise<{ id: number; version: number }> {
   const batch = await batchRow(batchId);
   const document = keptTemplate({ ...(batch.draft as object), name });
   const { outline } = batch;
   return write(async (tx) => {
-    await tx.insert(templates).values({ name }).onConflictDoNothing();
-    const [template] = await tx.select().from(templates).where(eq(templates.name, name));
-    const [last] = await tx
-      .select({ version: max(templateVersions.version) })
-      .from(templateVersions)
-      .where(eq(templateVersions.templateId, template!.id));
-    const version = (last?.version ?? 0) + 1;
-    const [row] = await tx
-      .insert(templateVersions)
-      .values({ templateId: template!.id, version, document, outline })
-      .returning({ id: templateVersions.id });
-    await changeDraft(tx, batchId, revision, { templateVersionId: row!.id, draft: document });
-    return { id: template!.id, version };
+    const id = await templateCalled(tx, name);
+    const made = await addVersion(tx, id, { template: document, outline }, note);
+    await changeDraft(tx, batchId, revision, { templateVersionId: made.id, draft: document });
+    return { id, version: made.version };
   });
 }
 
 /**
- * Gives a saved template another name; its versions and the batches that use it keep what they are.
+ * Reads a document without keeping it.
+ *
+ * @returns it with every default, and the version that it would become where its name is taken
+ * @throws WobrelError as `parseTemplate`
+ */
+export async function readTemplate(document: unknown): Promise<{ template: Template; nextVersion: number | null }> {
+  const { template } = await outlinesOf().template(document);
+  const [called] = await database()
+    .select({ version: max(templateVersions.version) })
+    .from(templates)
+    .innerJoin(templateVersions, eq(templateVersions.templateId, templates.id))
+    .where(eq(templates.name, template.name))
+    .groupBy(templates.id);
+  return { template, nextVersion: called ? (called.version ?? 0) + 1 : null };
+}
+
+/**
+ * Saves a document as a template of its own, or as the next version of the one that goes by its name.
+ *
+ * @throws WobrelError as `parseTemplate`; `picture-missing`; `conflict` where the name is taken and no version of it is meant
+ */
+export async function createTemplate(
+  document: unknown,
+  asVersion: boolean,
+  note: string | null = null,
+): Promise<{ id: number; version: number }> {
+  const kept = await outlinesOf().template(document);
+  await refuseMissing(kept.template);
+  const { name } = kept.template;
+  return write(async (tx) => {
+    const [called] = await tx.select().from(templates).where(eq(templates.name, name));
+    if (called && !asVersion) throw nameTaken(name);
+    const id = await templateCalled(tx, name);
+    const { version } = await addVersion(tx, id, kept, note);
+    return { id, version };
+  });
+}
+
+/**
+ * Saves an older version once more as the newest; nothing that was saved changes.
+ *
+ * @throws WobrelError `not-found`
+ */
+export async function bringBack(id: number, version: number): Promise<{ version: number }> {
+  return write(async (tx) => {
+    const [old] = await tx
+      .select({ document: templateVersions.document, outline: templateVersions.outline, name: templates.name })
+      .from(templateVersions)
+      .innerJoin(templates, eq(templates.id, templateVersions.templateId))
+      .where(and(eq(templateVersions.templateId, id), eq(templateVersions.version, version)));
+    if (!old) throw notFound('version');
+    const template = keptTemplate({ ...(old.document as object), name: old.name });
+    const made = await addVersion(tx, id, { template, outline: old.outline }, `as version ${version} was`);
+    return { version: made.version };
+  });
+}
+
+const nameTaken = (name: string) =>
+  new WobrelError('conflict', `There is a template called ${name} already; choose another name.`, 'name');
+
+/** What can be changed of a template besides its versions. */
+export const templateChangeSchema = z.strictObject({
+  name: templateNameSchema.optional(),
+  tags: z.array(z.string().trim().min(1).max(40)).max(12).optional(),
+  archived: z.boolean().optional(),
+});
+
+/**
+ * Changes a template's name, tags, or whether it is put away. Batches that began from it follow its name.
  *
  * @throws WobrelError `not-found`, or `conflict` where another template is called so
  */
-export async function renameTemplate(id: number, name: string): Promise<void> {
+export async function changeTemplate(
+  id: number,
+  { name, tags, archived }: z.infer<typeof templateChangeSchema>,
+): Promise<void> {
   await write(async (tx) => {
-    const [called] = await tx.select().from(templates).where(eq(templates.name, name));
-    if (called && called.id !== id)
-      throw new WobrelError('conflict', `There is a template called ${name} already; choose another name.`, 'name');
-    const [row] = await tx.update(templates).set({ name }).where(eq(templates.id, id)).returning({ id: templates.id });
-    if (!row) throw notFound('template');
+    const [before] = await tx.select().from(templates).where(eq(templates.id, id));
+    if (!before) throw notFound('template');
+    if (name !== undefined && name !== before.name) {
+      const [called] = await tx.select().from(templates).where(eq(templates.name, name));
+      if (called && called.id !== id) throw nameTaken(name);
+      const own = tx.select({ id: templateVersions.id }).from(templateVersions).where(eq(templateVersions.templateId, id)); // prettier-ignore
+      await tx
+        .update(batches)
+        .set({ draft: sql`json_set(${batches.draft}, '$.name', ${name})` })
+        .where(
+          and(inArray(batches.templateVersionId, own), sql`json_extract(${batches.draft}, '$.name') = ${before.name}`),
+        );
+    }
+    await tx
+      .update(templates)
+      .set({
+        name: name ?? before.name,
+        tags: tags ? [...new Set(tags)] : before.tags,
+        archivedAt: archived === undefined ? before.archivedAt : archived ? (before.archivedAt ?? Date.now()) : null,
+      })
+      .where(eq(templates.id, id));
   });
 }
 
@@ -115,10 +226,20 @@ export async function deleteTemplate(id: number): Promise<void> {
 /**
  * Puts the newest version of a saved template on a batch.
  *
- * @throws WobrelError `not-found`, or `conflict` where the draft is another than the one meant
+ * @param document that version with the batch's own changes; the version as it is where it is left out
+ * @throws WobrelError `not-found`, as `parseTemplate`, or `conflict` where the draft is another than the one meant
  */
-export async function applyTemplate(batchId: number, templateId: number, revision: number): Promise<void> {
+export async function applyTemplate(
+  batchId: number,
+  templateId: number,
+  revision: number,
+  document?: unknown,
+): Promise<void> {
   await batchRow(batchId);
   const newest = await newestVersion(templateId);
-  await write((tx) => changeDraft(tx, batchId, revision, newest));
+  const own = document === undefined ? null : await outlinesOf().template(document);
+  if (own) await refuseMissing(own.template);
+  await write((tx) =>
+    changeDraft(tx, batchId, revision, own ? { ...newest, draft: own.template, outline: own.outline } : newest),
+  );
 }

@@ -1,9 +1,17 @@
 /** Versions of saved templates. */
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, max } from 'drizzle-orm';
 import { database, tables } from '../db';
 import { notFound } from './refusals';
 
 const { templates, templateVersions } = tables;
+
+/** Each template's newest version, to be joined. */
+export const newestVersions = () =>
+  database()
+    .select({ templateId: templateVersions.templateId, version: max(templateVersions.version).as('newest') })
+    .from(templateVersions)
+    .groupBy(templateVersions.templateId)
+    .as('newest_versions');
 
 /**
  * The newest version of a saved template, its document under the name that it goes by now.

@@ -38,6 +38,7 @@ export const KEYS = {
   exportAll: { scope: 'page', keys: ['mod_enter'], shown: 'Ctrl + Enter', does: 'export, on the step Export' },
   finish: { scope: 'page', keys: ['b'], shown: 'B', does: 'show cutouts without and with their finish' },
   toBatches: named('go to Batches'),
+  toTemplates: named('go to Templates'),
   toShapes: named('go to Shapes'),
   toDeliveries: named('go to Deliveries'),
   toHelp: named('go to Help'),

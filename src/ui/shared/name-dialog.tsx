@@ -7,22 +7,25 @@ type NameDialogProps = {
   readonly suggestion: string;
   /** What saving under a name will mean. */
   readonly help: (name: string) => string;
+  /** True where something may be said of what is saved. */
+  readonly withNote?: boolean;
   /** Saves; what it throws is shown. */
-  readonly onSave: (name: string) => Promise<unknown>;
+  readonly onSave: (name: string, note: string | null) => Promise<unknown>;
   readonly onHide: () => void;
 };
 
 /** Asks for the name to save something under. */
-export function NameDialog({ title, suggestion, help, onSave, onHide }: NameDialogProps) {
+export function NameDialog({ title, suggestion, help, withNote = false, onSave, onHide }: NameDialogProps) {
   const id = useId();
   const [name, setName] = useState(suggestion);
+  const [note, setNote] = useState('');
   const [error, setError] = useState<string | null>(null);
   return (
     <Modal show onHide={onHide} aria-labelledby={`${id}-title`}>
       <Form
         onSubmit={(event) => {
           event.preventDefault();
-          onSave(name.trim()).catch((e: Error) => setError(e.message));
+          onSave(name.trim(), note.trim() || null).catch((e: Error) => setError(e.message));
         }}
       >
         <Modal.Header closeButton>
@@ -43,6 +46,12 @@ export function NameDialog({ title, suggestion, help, onSave, onHide }: NameDial
             />
             <Form.Text>{help(name.trim())}</Form.Text>
           </Form.Group>
+          {withNote && (
+            <Form.Group controlId={`${id}-note`} className="mt-3">
+              <Form.Label>Note, if you like</Form.Label>
+              <Form.Control value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} />
+            </Form.Group>
+          )}
           {error && (
             <p className="text-danger mt-2 mb-0" role="alert">
               ✕ {error}

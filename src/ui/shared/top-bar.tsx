@@ -10,6 +10,7 @@ import { Spoken } from './say';
 
 const PAGES = [
   { href: '/', label: 'Batches', match: /^\/(?:batches.*)?$/ },
+  { href: '/templates', label: 'Templates', match: /^\/templates/ },
   { href: '/shapes', label: 'Shapes', match: /^\/shapes/ },
   { href: '/deliveries', label: 'Deliveries', match: /^\/deliveries/ },
   { href: '/help', label: 'Help', match: /^\/help/ },
@@ -24,6 +25,7 @@ export function TopBar() {
     sheet: () => setKeys(true),
     find: () => setFinding(true),
     toBatches: () => router.push('/'),
+    toTemplates: () => router.push('/templates'),
     toShapes: () => router.push('/shapes'),
     toDeliveries: () => router.push('/deliveries'),
     toHelp: () => router.push('/help'),

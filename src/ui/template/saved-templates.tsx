@@ -2,17 +2,24 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
+import type { Template } from '@/core/template';
+import type { PreviewPhoto } from '@/preview';
 import type { BatchDetail } from '@/server/services';
 import { useActions } from '../keys/use-keys';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { NameDialog } from '../shared/name-dialog';
 import { WhatIs } from '../shared/what-is';
+import { UpdateDialog } from './update-dialog';
 import { UseTemplateDialog } from './use-template-dialog';
 import { useTemplates } from './use-templates';
 
 type SavedTemplatesProps = {
   readonly batch: BatchDetail;
+  /** As it stands on the batch, with its name. */
+  readonly template: Template;
+  /** Photos to show on what another version would change. */
+  readonly photos: readonly PreviewPhoto[];
   /** The name the template goes by now. */
   readonly name: string;
   readonly edited: boolean;
@@ -31,7 +38,7 @@ function SaveDialog({
   onHide,
 }: {
   suggestion: string;
-  onSave: (name: string) => Promise<void>;
+  onSave: (name: string, note: string | null) => Promise<void>;
   onHide: () => void;
 }) {
   const { data } = useTemplates();
@@ -41,12 +48,31 @@ function SaveDialog({
       ? `Becomes version ${known.version + 1} of ${known.name}; earlier versions stay.`
       : 'A new template that every batch can use.';
   };
-  return <NameDialog title="Save the template" suggestion={suggestion} help={help} onSave={onSave} onHide={onHide} />;
+  return (
+    <NameDialog
+      title="Save the template"
+      suggestion={suggestion}
+      help={help}
+      withNote
+      onSave={onSave}
+      onHide={onHide}
+    />
+  );
 }
 
 /** Saving the template under a name, and taking a saved one. */
-export function SavedTemplates({ batch, name, edited, bare, onBare, flush, onReplaced }: SavedTemplatesProps) {
-  const [dialog, setDialog] = useState<'save' | 'use' | null>(null);
+export function SavedTemplates({
+  batch,
+  template,
+  photos,
+  name,
+  edited,
+  bare,
+  onBare,
+  flush,
+  onReplaced,
+}: SavedTemplatesProps) {
+  const [dialog, setDialog] = useState<'save' | 'use' | 'update' | null>(null);
   useActions('page', { saveAs: () => setDialog('save'), savedOnes: () => setDialog('use') });
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
@@ -81,6 +107,14 @@ export function SavedTemplates({ batch, name, edited, bare, onBare, flush, onRep
           : 'not saved under a name yet'}{' '}
         <WhatIs word="template" />
       </div>
+      {saved && saved.newest > saved.version && (
+        <p className="small-text mb-1">
+          There is a version {saved.newest} of {saved.name}.{' '}
+          <Button variant="quiet" onClick={() => setDialog('update')}>
+            See what changes…
+          </Button>
+        </p>
+      )}
       {error && (
         <p className="text-danger small-text mb-1" role="alert">
           ✕ {error}
@@ -94,12 +128,32 @@ export function SavedTemplates({ batch, name, edited, bare, onBare, flush, onRep
           Saved ones…
         </Button>
       </div>
+      {dialog === 'update' && saved && (
+        <UpdateDialog
+          saved={saved}
+          mine={template}
+          photos={photos}
+          onHide={() => setDialog(null)}
+          onTake={(next) =>
+            void replace((revision) =>
+              api(`/api/batches/${batch.id}/template`, 'PUT', {
+                templateId: saved.templateId,
+                revision,
+                template: next,
+              }),
+            ).catch((e: Error) => {
+              setDialog(null);
+              setError(e.message);
+            })
+          }
+        />
+      )}
       {dialog === 'save' && (
         <SaveDialog
           suggestion={name}
           onHide={() => setDialog(null)}
-          onSave={(as) =>
-            replace((revision) => api(`/api/batches/${batch.id}/template`, 'POST', { name: as, revision }))
+          onSave={(as, note) =>
+            replace((revision) => api(`/api/batches/${batch.id}/template`, 'POST', { name: as, revision, note }))
           }
         />
       )}

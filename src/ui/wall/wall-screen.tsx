@@ -57,6 +57,9 @@ import { WallFoot } from './wall-foot';
 
 const NONE_YET: readonly BenchPhoto[] = [];
 
+/** Cutouts that another version of the template is shown on before it is taken. */
+const COMPARED = 36;
+
 const PIXELS = { small: 84, medium: 120, large: 220 } as const;
 
 function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => void }) {
@@ -145,6 +148,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     [batch.id, client],
   );
   const tiles = useMemo(() => tilesOf(photos, photos), [photos]);
+  const compared = useMemo(() => tiles.filter(({ review }) => review !== 'out').slice(0, COMPARED), [tiles]);
   const isWhole = photos.length === total;
   const totals = useMemo(
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
@@ -178,6 +182,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           <>
             <SavedTemplates
               batch={batch}
+              template={template}
+              photos={compared}
               name={template.name}
               edited={edited}
               bare={bare}

@@ -1,6 +1,21 @@
-import { routes } from '@/server/http';
-import { templates } from '@/server/services';
+import { z } from 'zod';
+import { bodyOf, queryOf, routes } from '@/server/http';
+import { templateCards, templates } from '@/server/services';
+
+const newSchema = z.strictObject({
+  template: z.unknown(),
+  /** True where it may become a version of the template that goes by its name. */
+  asVersion: z.boolean().default(false),
+  note: templates.noteSchema.nullable().default(null),
+});
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async () => ({ templates: await templates.listTemplates() }),
+  GET: async (request) =>
+    new URL(request.url).searchParams.size === 0
+      ? { templates: await templates.listTemplates() }
+      : templateCards.listCards(queryOf(request, templateCards.cardsSchema)),
+  POST: async (request) => {
+    const { template, asVersion, note } = await bodyOf(request, newSchema);
+    return templates.createTemplate(template, asVersion, note);
+  },
 });

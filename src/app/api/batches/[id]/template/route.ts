@@ -7,12 +7,22 @@ const revision = z.int().min(0);
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** Saves the batch's template under a name. */
   POST: async (request, { id }) => {
-    const asked = await bodyOf(request, z.strictObject({ name: templates.templateNameSchema, revision }));
-    return templates.saveTemplate(numberOf(id), asked.name, asked.revision);
+    const asked = await bodyOf(
+      request,
+      z.strictObject({
+        name: templates.templateNameSchema,
+        revision,
+        note: templates.noteSchema.nullable().default(null),
+      }),
+    );
+    return templates.saveTemplate(numberOf(id), asked.name, asked.revision, asked.note);
   },
   /** Puts a saved template on the batch. */
   PUT: async (request, { id }) => {
-    const asked = await bodyOf(request, z.strictObject({ templateId: z.int(), revision }));
-    await templates.applyTemplate(numberOf(id), asked.templateId, asked.revision);
+    const asked = await bodyOf(
+      request,
+      z.strictObject({ templateId: z.int(), revision, template: z.unknown().optional() }),
+    );
+    await templates.applyTemplate(numberOf(id), asked.templateId, asked.revision, asked.template);
   },
 });

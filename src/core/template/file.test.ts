@@ -1,0 +1,22 @@
+import { parseTemplate, templateText, type Template } from '.';
+
+const rich = parseTemplate({
+  wobrel: 1,
+  name: 'Rich',
+  shape: { kind: 'star', tips: 7 },
+  slots: [{ name: 'a', shape: { kind: 'heart' }, borders: [{}] }],
+  outputs: [{ size: { factor: 2 } }],
+});
+
+test('a file read again is the template, whatever order its fields were in', () => {
+  const text = templateText(rich);
+  expect(parseTemplate(JSON.parse(text))).toEqual(rich);
+  const turned = Object.fromEntries(Object.entries(rich).reverse()) as unknown as Template;
+  expect(templateText(turned)).toBe(text);
+  expect(Object.keys(JSON.parse(text) as object).slice(0, 4)).toEqual(['$schema', 'wobrel', 'name', 'frame']);
+});
+
+test('pictures stand at its end', () => {
+  const { pictures } = JSON.parse(templateText(rich, { abc: 'AAAA' })) as { pictures: unknown };
+  expect(pictures).toEqual({ abc: 'AAAA' });
+});

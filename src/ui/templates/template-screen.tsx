@@ -1,0 +1,183 @@
+'use client';
+import { useQueryClient } from '@tanstack/react-query';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { changesOf } from '@/core/changes';
+import type { TemplateHistory, TemplateVersion } from '@/server/services';
+import { anew } from '../shared/anew';
+import { api } from '../shared/api';
+import { ask } from '../shared/ask';
+import { NameDialog } from '../shared/name-dialog';
+import { Select } from '../shared/select';
+import { plural, when } from '../shared/words';
+import { Compare } from './compare';
+import { newBatchWith } from './template-card';
+import { takeOut } from './template-file';
+import { TemplateStrip } from './template-strip';
+import { makesWords, outputsWords } from './template-words';
+import { useHistoryOf } from './use-cards';
+import { useComparedPhotos } from './use-compared-photos';
+
+/** What a version changed, in words. */
+function changeWords(version: TemplateVersion, before: TemplateVersion | undefined): string {
+  if (!before) return version.version === 1 ? 'the first' : makesWords(version.template);
+  return changesOf(before.template, version.template).join('; ') || 'nothing changed';
+}
+
+type VersionsProps = { readonly history: TemplateHistory; readonly onBringBack: (version: number) => void };
+
+function Versions({ history: { versions }, onBringBack }: VersionsProps) {
+  return (
+    <ol className="list-plain versions" aria-label="Versions">
+      {versions.map((version, i) => (
+        <li key={version.version}>
+          <strong>Version {version.version}</strong> <span className="muted small-text">{when(version.savedAt)}</span>
+          {version.note && <span className="small-text"> “{version.note}”</span>}
+          <div className="small-text">{changeWords(version, versions[i + 1])}</div>
+          {i > 0 && (
+            <Button variant="quiet" onClick={() => onBringBack(version.version)}>
+              Bring version {version.version} back
+            </Button>
+          )}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Comparing({ history }: { readonly history: TemplateHistory }) {
+  const { versions } = history;
+  const [from, setFrom] = useState(String(versions[1]!.version));
+  const [to, setTo] = useState(String(versions[0]!.version));
+  const at = (wanted: string) => versions.find(({ version }) => String(version) === wanted)!;
+  const options = versions.map(({ version }) => [String(version), `version ${version}`] as const);
+  const [before, after] = [at(from).template, at(to).template];
+  const photos = useComparedPhotos(history);
+  const words = changesOf(before, after);
+  return (
+    <section className="panel p-3" aria-labelledby="compare">
+      <div className="d-flex gap-3 align-items-center flex-wrap mb-2">
+        <h2 id="compare" className="mb-0">
+          Compare
+        </h2>
+        <Select label="From" value={from} options={options} onChange={setFrom} />
+        <Select label="To" value={to} options={options} onChange={setTo} />
+      </div>
+      <ul className="small-text">
+        {words.map((one) => (
+          <li key={one}>{one}</li>
+        ))}
+        {words.length === 0 && <li className="muted">They say the same.</li>}
+      </ul>
+      <Compare before={before} after={after} photos={photos} />
+    </section>
+  );
+}
+
+/** One template: its versions in words, compared, brought back; its name, tags and who uses it. */
+export function TemplateScreen({ id }: { readonly id: number }) {
+  const { data: history, error } = useHistoryOf(id);
+  const client = useQueryClient();
+  const router = useRouter();
+  const [dialog, setDialog] = useState<'name' | 'tags' | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  if (error)
+    return (
+      <main className="page">
+        <div className="empty">{error.message}</div>
+      </main>
+    );
+  if (!history) return <main className="page muted">Opening…</main>;
+  const { name, tags, versions, usedIn, strip, archivedAt } = history;
+  const newest = versions[0]!;
+  const doing = (work: () => Promise<unknown>) =>
+    void work().then(
+      () => anew(client, ['templates']),
+      (e: Error) => setFailure(e.message),
+    );
+  const change = (fields: object) => api(`/api/templates/${id}`, 'PATCH', fields);
+  const remove = async () => {
+    const question = {
+      title: `Delete “${name}”?`,
+      words: `All ${versions.length} of its versions go. Batches that use it keep their own copy.`,
+      action: 'Delete it',
+    };
+    if (!(await ask(question))) return;
+    await api(`/api/templates/${id}`, 'DELETE');
+    router.push('/templates');
+  };
+  return (
+    <main className="page">
+      <div className="d-flex flex-wrap align-items-center gap-2 mb-2">
+        <h1 className="mb-0 name-line">{name}</h1>
+        {archivedAt !== null && <span className="muted">put away</span>}
+        <span className="ms-auto d-flex gap-2 flex-wrap">
+          <Button onClick={() => doing(async () => router.push(await newBatchWith(id)))}>New batch</Button>
+          <Button variant="plain" onClick={() => doing(() => takeOut(newest.template))}>
+            Save as file
+          </Button>
+          <Button variant="plain" onClick={() => setDialog('name')}>
+            Rename…
+          </Button>
+          <Button variant="plain" onClick={() => setDialog('tags')}>
+            Tags…
+          </Button>
+          <Button variant="plain" onClick={() => doing(() => change({ archived: archivedAt === null }))}>
+            {archivedAt === null ? 'Put away' : 'Bring back'}
+          </Button>
+          <Button variant="plain" onClick={() => doing(remove)}>
+            Delete…
+          </Button>
+        </span>
+      </div>
+      {failure && (
+        <p className="text-danger" role="alert">
+          ✕ {failure}
+        </p>
+      )}
+      <p className="muted small-text">
+        {makesWords(newest.template)} · {outputsWords(newest.template)}
+        {tags.length > 0 && ` · ${tags.join(', ')}`}
+      </p>
+      <div className="template-detail">
+        <div>
+          <div className="panel template-card mb-3">
+            <TemplateStrip template={newest.template} photos={strip} batch={usedIn[0]?.name ?? ''} />
+            <div className="facts small-text">
+              {usedIn.length === 0 ? 'No batch uses it yet.' : `Used in ${plural(usedIn.length, 'batch')}:`}
+              <ul className="list-plain mb-0">
+                {usedIn.map((batch) => (
+                  <li key={batch.id}>
+                    <Link href={`/batches/${batch.id}`}>{batch.name}</Link>{' '}
+                    <span className="muted">version {batch.version}</span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          </div>
+          <h2>Versions</h2>
+          <Versions
+            history={history}
+            onBringBack={(version) => doing(() => api(`/api/templates/${id}/versions`, 'POST', { version }))}
+          />
+        </div>
+        {versions.length > 1 && <Comparing key={newest.version} history={history} />}
+      </div>
+      {dialog && (
+        <NameDialog
+          title={dialog === 'name' ? 'Rename the template' : 'Tags of the template'}
+          suggestion={dialog === 'name' ? name : tags.join(', ')}
+          help={() => (dialog === 'name' ? 'Batches that use it follow.' : 'Words that it is found by, with commas between them.')} // prettier-ignore
+          onSave={async (text) => {
+            await change(dialog === 'name' ? { name: text } : { tags: text.split(',').map((one) => one.trim()).filter((one) => one !== '') }); // prettier-ignore
+            setDialog(null);
+            await anew(client, ['templates']);
+          }}
+          onHide={() => setDialog(null)}
+        />
+      )}
+    </main>
+  );
+}
