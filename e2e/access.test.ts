@@ -75,6 +75,7 @@ test('no faults on the screens', async ({ page }) => {
   await noFaults(page, 'report');
   for (const [path, heading] of [
     ['/deliveries', /^Deliveries/],
+    ['/templates', 'Templates'],
     ['/shapes', 'Shapes'],
     ['/help', 'Help'],
     ['/nowhere', /nothing|not/i],
@@ -83,6 +84,30 @@ test('no faults on the screens', async ({ page }) => {
     await page.getByRole('heading', { name: heading, exact: typeof heading === 'string', level: 1 }).waitFor();
     await noFaults(page, path);
   }
+});
+
+test('no faults where templates are compared, and where a cutout has several slots', async ({ page }) => {
+  await batchOf(page, 'Slots', [await discPhoto('a-1.png', [{ x: 500, y: 400, r: 200 }]), await flatPhoto('a-2.png', '#446688')]); // prettier-ignore
+  await button(page, 'Save as…').click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Compared');
+  await button(page, 'Save').click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await button(page, 'Add a shadow').click();
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  await button(page, 'Save as…').click();
+  await button(page, 'Save').click();
+  await expect(page.getByText('version 2', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /^Slots/ }).click();
+  await button(page, '2 photos').click();
+  await page.getByRole('radio', { name: 'by name', exact: true }).click();
+  await noFaults(page, 'slots');
+  await page.getByRole('radio', { name: 'stage', exact: true }).click();
+  await button(page, 'Take slot 2 in hand').waitFor();
+  await noFaults(page, 'slots on the stage');
+  await page.getByRole('link', { name: 'Templates' }).click();
+  await page.getByRole('link', { name: 'Compared' }).click();
+  await expect(page.getByText('2 of 2 cutouts differ.')).toBeVisible();
+  await noFaults(page, 'template');
 });
 
 test('no faults where a shape is edited: by its numbers, its points, and drawn', async ({ page }) => {
@@ -141,7 +166,7 @@ test.describe('enlarged four times', () => {
     await noFaults(page, 'easel');
     await easel.getByRole('button', { name: 'Close' }).click();
     await expect(easel).toHaveCount(0);
-    for (const path of ['/', '/shapes', '/deliveries', '/help']) {
+    for (const path of ['/', '/templates', '/shapes', '/deliveries', '/help']) {
       await page.goto(path);
       await page.getByRole('heading', { level: 1 }).waitFor();
       expect(await sideways()).toBeLessThanOrEqual(0);

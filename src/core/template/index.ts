@@ -3,7 +3,7 @@ export { collisionsOf, mergeTemplates, type Collision } from './merge';
 export { frameWidthInPixels, inPicture, outputHeight, widthFor, type OutputSize } from './output-size';
 export { STARTING_FINISHES, withFinish } from './finishes';
 export { withoutFinish } from './finish';
-export { STARTING_TEMPLATES, type StartingTemplate } from './starting-templates';
+export { STARTING_TEMPLATES } from './starting-templates';
 export { photoBox, photoOutline } from './photo-room';
 export { picturesOf } from './pictures';
 export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';

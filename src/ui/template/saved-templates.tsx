@@ -29,7 +29,7 @@ type SavedTemplatesProps = {
   /** Brings the server's copy up to date before something is done with it. */
   readonly flush: () => Promise<number>;
   /** Called when the server holds another template for this batch. */
-  readonly onReplaced: () => void;
+  readonly onReplaced: () => Promise<void>;
 };
 
 function SaveDialog({
@@ -78,9 +78,10 @@ export function SavedTemplates({
   const [error, setError] = useState<string | null>(null);
   const replace = async (work: (revision: number) => Promise<unknown>) => {
     await work(await flush());
-    setDialog(null);
     await anew(client, ['templates']);
-    onReplaced();
+    // The dialog stays until the template is there: what is changed in between would be of the one before.
+    await onReplaced();
+    setDialog(null);
   };
   const { saved } = batch;
   return (

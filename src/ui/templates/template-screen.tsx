@@ -11,7 +11,7 @@ import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { NameDialog } from '../shared/name-dialog';
 import { Select } from '../shared/select';
-import { plural, when } from '../shared/words';
+import { when } from '../shared/words';
 import { Compare } from './compare';
 import { newBatchWith } from './template-card';
 import { takeOut } from './template-file';
@@ -146,7 +146,9 @@ export function TemplateScreen({ id }: { readonly id: number }) {
           <div className="panel template-card mb-3">
             <TemplateStrip template={newest.template} photos={strip} batch={usedIn[0]?.name ?? ''} />
             <div className="facts small-text">
-              {usedIn.length === 0 ? 'No batch uses it yet.' : `Used in ${plural(usedIn.length, 'batch')}:`}
+              {usedIn.length === 0
+                ? 'No batch uses it yet.'
+                : `Used in ${usedIn.length === 1 ? 'one batch' : `${usedIn.length} batches`}:`}
               <ul className="list-plain mb-0">
                 {usedIn.map((batch) => (
                   <li key={batch.id}>

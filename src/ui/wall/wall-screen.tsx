@@ -62,7 +62,7 @@ const COMPARED = 36;
 
 const PIXELS = { small: 84, medium: 120, large: 220 } as const;
 
-function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => void }) {
+function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => Promise<void> }) {
   const [history] = useState(() => createHistory(recallHistory(batch.id, batch.template)));
   useEffect(() => keepHistory(batch.id, history), [batch.id, history]);
   const [store] = useState(() => createTemplateStore(batch.template, history));
@@ -349,7 +349,7 @@ export function WallScreen({ batchId }: { batchId: number }) {
   if (!batch) return <main className="page muted">Opening…</main>;
   return (
     <Suspense>
-      <BatchBench key={generation} batch={batch} onReplaced={() => void replaced()} />
+      <BatchBench key={generation} batch={batch} onReplaced={replaced} />
     </Suspense>
   );
 }

@@ -1,0 +1,152 @@
+/** Templates: saved, changed, compared, brought back, put on batches, taken out as files and in again. */
+import { readFile } from 'node:fs/promises';
+import { PNG } from 'pngjs';
+import sharp from 'sharp';
+import { batchOf, cutouts, painted, step } from './bench-page';
+import { exported } from './exports';
+import { flatPhoto, gradientPhoto } from './photos';
+import { expect, test, type Page } from './test';
+
+/** The template as it stands on the batch that is open, and its revision. */
+async function draftOf(page: Page) {
+  const id = Number(/batches\/(\d+)/.exec(page.url())![1]);
+  const batch = (await (await page.request.get(`/api/batches/${id}`)).json()) as { revision: number; template: object };
+  return { id, ...batch };
+}
+
+/** Changes the open batch's template by the route that the page uses, and opens the page anew. */
+async function changed(page: Page, fields: object): Promise<void> {
+  const { id, revision, template } = await draftOf(page);
+  const answer = await page.request.put(`/api/batches/${id}/draft`, { data: { template: { ...template, ...fields }, revision } }); // prettier-ignore
+  expect(answer.ok()).toBe(true);
+  await page.reload();
+  await painted(page);
+}
+
+async function savedAs(page: Page, name: string, note = ''): Promise<void> {
+  await page.getByRole('button', { name: 'Save as…' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill(name);
+  await page.getByRole('dialog').getByLabel('Note, if you like').fill(note);
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+}
+
+const photos = async () => [await gradientPhoto('soft.png', 'many'), await flatPhoto('flat.png', '#446688')];
+const BORDER = { width: 16, paint: '#24594f' };
+
+test('a template saved twice says in words what changed, shows it on photos, and is brought back', async ({ page }) => {
+  await batchOf(page, 'History', await photos());
+  await changed(page, { borders: [BORDER] });
+  await savedAs(page, 'Tile with a past');
+  await changed(page, { borders: [{ ...BORDER, width: 40 }], shadows: [{}] });
+  await savedAs(page, 'Tile with a past', 'wider');
+  await page.getByRole('link', { name: 'Templates' }).click();
+  const card = page.getByRole('article', { name: 'Tile with a past' });
+  await expect(card).toContainText('version 2');
+  await expect(card).toContainText('“wider”');
+  await expect(card).toContainText('in History');
+  await card.getByRole('link', { name: 'Tile with a past' }).click();
+  const versions = page.getByRole('list', { name: 'Versions' });
+  await expect(versions.getByRole('listitem').first()).toContainText('border: width 16 → 40 px; drop shadow added');
+  await expect(page.getByText('2 of 2 cutouts differ.')).toBeVisible();
+  const half = page.getByRole('slider', { name: 'How much is shown as it was, %' });
+  await half.focus();
+  await page.keyboard.press('Home');
+  await expect(half).toHaveValue('0');
+  await page.getByRole('combobox', { name: 'From' }).selectOption('version 2');
+  await expect(page.getByText('No difference on 2 cutouts.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring version 1 back' }).click();
+  await expect(versions.getByRole('listitem').first()).toContainText('as version 1 was');
+  await expect(versions.getByRole('listitem')).toHaveCount(3);
+});
+
+test('a batch is told of a newer version, sees what it changes, and chooses where both changed the same', async ({
+  page,
+}) => {
+  await batchOf(page, 'First of two', await photos());
+  await changed(page, { borders: [BORDER] });
+  await savedAs(page, 'Shared tile');
+  const { id, revision, template } = await draftOf(page);
+  // Another batch begins with it, and changes a border of its own.
+  await page.getByRole('link', { name: 'Templates' }).click();
+  await page.getByRole('button', { name: 'New batch Shared tile' }).click();
+  await page.getByLabel('Photos to bring in').setInputFiles(await photos());
+  await expect(cutouts(page)).toHaveCount(2);
+  await step(page, 'Template').click();
+  await changed(page, { borders: [{ ...BORDER, width: 8 }], backdrop: '#eeeeee' });
+  // Meanwhile the first one saves a version.
+  await page.request.put(`/api/batches/${id}/draft`, { data: { template: { ...template, borders: [{ ...BORDER, width: 40 }], edge: { rounding: 3 } }, revision } }); // prettier-ignore
+  await page.request.post(`/api/batches/${id}/template`, { data: { name: 'Shared tile', revision: revision + 1 } });
+  await page.reload();
+  await expect(page.getByText('There is a version 2 of Shared tile.')).toBeVisible();
+  await page.getByRole('button', { name: 'See what changes…' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('New: rounding 0 → 3 px; border: width 16 → 40 px');
+  await expect(dialog).toContainText('Changed here: border: width 16 → 8 px; backdrop none → #eeeeee');
+  await expect(dialog.getByText('2 of 2 cutouts differ.')).toBeVisible();
+  await dialog.getByRole('radiogroup', { name: 'border 1, width' }).getByRole('radio', { name: 'here: 8' }).click();
+  await dialog.getByRole('button', { name: 'Take version 2' }).click();
+  await expect(page.getByText('changed since version 2')).toBeVisible();
+  expect((await draftOf(page)).template).toMatchObject({ borders: [{ width: 8 }], backdrop: '#eeeeee', edge: { rounding: 3 } }); // prettier-ignore
+});
+
+test('a template taken out as a file and in again makes the same alpha, with the picture that it shows', async ({
+  page,
+}) => {
+  await batchOf(page, 'Out and in', [await gradientPhoto('soft.png', 'many')]);
+  const mark = await sharp({ create: { width: 50, height: 40, channels: 4, background: '#d0401090' } }).png().toBuffer(); // prettier-ignore
+  const kept = await page.request.post('/api/pictures', { multipart: { picture: { name: 'mark.png', mimeType: 'image/png', buffer: mark } } }); // prettier-ignore
+  const { pictures } = (await kept.json()) as { pictures: { sha256: string }[] };
+  const place = { cx: 900, cy: 900, width: 200, height: 160 };
+  await changed(page, { shape: { kind: 'heart' }, before: [{ show: 'picture', picture: pictures[0]!.sha256, place }] });
+  await savedAs(page, 'Marked heart');
+  const before = await exported(page);
+  await page.getByRole('link', { name: 'Templates' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as file Marked heart' }).click()]); // prettier-ignore
+  expect(download.suggestedFilename()).toBe('Marked heart.wobrel.json');
+  const text = await readFile(await download.path(), 'utf8');
+  const input = page.getByLabel('Template to bring in');
+  const fileOf = (content: string) => ({ name: 'heart.wobrel.json', mimeType: 'application/json', buffer: Buffer.from(content) }); // prettier-ignore
+  await input.setInputFiles(fileOf('{ not json'));
+  await expect(page.getByRole('alert').filter({ hasText: 'heart.wobrel.json' })).toContainText('it is not JSON');
+  await input.setInputFiles(fileOf(text.replace('"rounding": 0', '"rounding": -1')));
+  await expect(page.getByRole('alert').filter({ hasText: 'edge.rounding' })).toBeVisible();
+  await input.setInputFiles(fileOf(text));
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('this becomes version 2 of it');
+  await dialog.getByLabel('Name').fill('Heart from Ana');
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(dialog).toHaveCount(0);
+  await page.getByRole('button', { name: 'New batch Heart from Ana' }).click();
+  await page.getByLabel('Photos to bring in').setInputFiles([await gradientPhoto('soft.png', 'many')]);
+  await expect(cutouts(page)).toHaveCount(1);
+  const after = await exported(page);
+  const alpha = (files: Map<string, Buffer>) => Buffer.from(PNG.sync.read(files.get('soft-tile.png')!).data.filter((_, i) => i % 4 === 3)); // prettier-ignore
+  expect(alpha(after).equals(alpha(before))).toBe(true);
+});
+
+test('ready-made ones are taken under a name, found, tagged, put away and brought back', async ({ page }) => {
+  await page.goto('/templates');
+  await page.getByRole('button', { name: 'Take as my own… Ticket' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('My ticket');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  const mine = page.getByRole('article', { name: 'My ticket' });
+  await expect(mine).toContainText('in no batch yet');
+  await mine.getByRole('link', { name: 'My ticket' }).click();
+  await page.getByRole('button', { name: 'Tags…' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('fair, summer');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('link', { name: 'Templates' }).click();
+  await page.getByRole('combobox', { name: 'Tag' }).selectOption('summer');
+  await expect(mine).toContainText('fair, summer');
+  await page.getByRole('searchbox', { name: 'Search templates' }).fill('nothing like it');
+  await expect(page.getByText('No template of yours is like that.')).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Search templates' }).fill('my tick');
+  await mine.getByRole('button', { name: 'Put away My ticket' }).click();
+  await expect(mine).toHaveCount(0);
+  await page.getByRole('combobox', { name: 'Tag' }).selectOption('any');
+  await page.getByRole('checkbox', { name: 'Put away' }).check();
+  await mine.getByRole('button', { name: 'Bring back My ticket' }).click();
+  await page.getByRole('checkbox', { name: 'Put away' }).uncheck();
+  await expect(mine).toBeVisible();
+});
