@@ -1,7 +1,8 @@
 /** The house: data flows down the page, nothing imports from a line above its own (docs/architecture.md). */
 
 /** Packages that compute and touch nothing: all that core may use. */
-const PURE = '^node_modules/(clipper2-ts|culori|fit-curve|flatbush|fontkit|jsondiffpatch|polylabel|svgpath|zod|@xmldom/xmldom)/';
+const PURE =
+  '^node_modules/(clipper2-ts|culori|fit-curve|flatbush|fontkit|jsondiffpatch|polylabel|svgpath|zod|@xmldom/xmldom)/';
 
 /** Folders with an index.ts: others come in by that door. */
 const doors = (folder) => ({

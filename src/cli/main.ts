@@ -26,6 +26,40 @@ program
     process.exitCode = failed.length > 0 ? 1 : 0;
   });
 
+const template = program.command('template').description('template files checked, compared, written anew');
+
+template
+  .command('check')
+  .description('say what is wrong with template files; status 2 where something is')
+  .argument('<files...>', 'template files')
+  .action(async (files: string[]) => {
+    const { checkFiles } = await import('./template');
+    const { lines, wrong } = await checkFiles(files);
+    for (const line of lines) console.log(line);
+    process.exitCode = wrong > 0 ? 2 : 0;
+  });
+
+template
+  .command('diff')
+  .description('say what the second file changes; status 1 where it changes something')
+  .argument('<before>', 'a template file')
+  .argument('<after>', 'another')
+  .action(async (before: string, after: string) => {
+    const { differences } = await import('./template');
+    const changes = await differences(before, after);
+    for (const change of changes) console.log(change);
+    process.exitCode = changes.length > 0 ? 1 : 0;
+  });
+
+template
+  .command('upgrade')
+  .description('write template files anew in today’s form, with every default')
+  .argument('<files...>', 'template files')
+  .action(async (files: string[]) => {
+    const { upgradeFiles } = await import('./template');
+    for (const line of await upgradeFiles(files)) console.log(line);
+  });
+
 export async function main(): Promise<void> {
   try {
     await program.parseAsync();

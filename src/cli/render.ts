@@ -1,5 +1,4 @@
 /** `wobrel render`: photos through a template into a folder, without a server. */
-import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
 import { findingsOf, type CheckedPhoto } from '../core/checks';
@@ -10,7 +9,7 @@ import { withSizes } from '../core/placement';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
 import { picksOf } from '../core/plate';
 import type { Sight } from '../core/sight';
-import { hasSlots, outputHeight, parseTemplate, pictureOf, slotTemplates, type Template } from '../core/template';
+import { hasSlots, outputHeight, pictureOf, slotTemplates, type Template } from '../core/template';
 import { bringCaptionFonts } from '../server/fonts';
 import { inspectPhoto } from '../server/intake';
 import type { PicturePaths } from '../server/pictures';
@@ -18,24 +17,16 @@ import { plateCache, shareTemplate } from '../server/render';
 import { writeWhole } from '../server/store';
 import { createEngine, type Engine } from './engine';
 import { prepareFolder } from './out-folder';
-import { pictureFiles, unpacked, type PictureFiles } from './pictures';
+import { pictureFiles, type PictureFiles } from './pictures';
+import { readTemplateFile } from './template';
 import { photoFiles, type NamedPhoto } from './photo-files';
 
 export type RenderCall = { readonly template: string; readonly out: string; readonly photos: readonly string[] };
 
+/** A template's file with its pictures as files. */
 async function readTemplate(path: string): Promise<{ template: Template; pictures: PictureFiles }> {
-  const text = await readFile(path, 'utf8').catch(() => {
-    throw new WobrelError('no-such-file', `the template can’t be read: ${path}`, path);
-  });
-  let document: unknown;
+  const { template, packed } = await readTemplateFile(path);
   try {
-    document = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    throw new WobrelError('template-invalid', `${path}: not JSON (${(error as Error).message})`, path);
-  }
-  try {
-    const { document: own, packed } = unpacked(document);
-    const template = parseTemplate(own);
     return { template, pictures: await pictureFiles(template, packed) };
   } catch (error) {
     if (error instanceof WobrelError) throw new WobrelError(error.code, `${path}: ${error.message}`, error.at);

@@ -69,6 +69,9 @@ export type ManifestItem = z.infer<typeof manifestItemSchema>;
 
 export const manifestSchema = z.object({
   template: z.string(),
+  /** The saved version of the template, and whether the batch had changed it; null where it was not saved, left out on the command line. */
+  version: z.int().nullable().optional(),
+  changed: z.boolean().optional(),
   startedAt: z.iso.datetime(),
   items: z.array(manifestItemSchema),
 });

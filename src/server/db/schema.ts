@@ -145,6 +145,10 @@ export const deliveries = sqliteTable(
     batchName: text('batch_name').notNull(),
     document: text('document', { mode: 'json' }).notNull(),
     outline: outline(),
+    /** The saved version that the template began from; null where there was none. */
+    templateVersion: integer('template_version'),
+    /** Whether the batch had changed it since. */
+    templateChanged: integer('template_changed', { mode: 'boolean' }).notNull().default(false),
     state: text('state', { enum: DELIVERY_STATES }).notNull().default('waiting'),
     /** Why it failed, in a sentence. */
     message: text('message'),

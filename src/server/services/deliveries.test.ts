@@ -6,7 +6,7 @@ import { manifestSchema } from '../../core/export';
 import { database, tables, write } from '../db';
 import { embeddedQueue } from '../jobs';
 import { deliveryFolder, digestFile, originalPath } from '../store';
-import { batches, deliveries, photos } from '.';
+import { batches, deliveries, photos, templates } from '.';
 import { services, SMALL } from './testing';
 
 const { arrival, batchWith, begin, run } = services();
@@ -72,6 +72,32 @@ describe('deliveries', () => {
       code: 'nothing-to-export',
       message: /No group/,
     });
+  });
+
+  test('the same again makes the same bytes, whatever became of the batch; it names its template’s version', async () => {
+    const id = await batchWith(SMALL, { outputs: [{ width: 60 }, { name: 'mail', format: 'jpeg', width: 40 }] });
+    const { revision } = await batches.batchDetail(id);
+    await templates.saveTemplate(id, 'Named version', revision);
+    const first = await deliveries.startDelivery(id);
+    await run(first);
+    const { revision: now, template } = await batches.batchDetail(id);
+    await batches.saveDraft(id, { ...template, borders: [{ width: 30 }] }, now);
+    const { photos: rows } = await photos.listPhotos(id, 0, 10);
+    await photos.changePhotos(id, rows.map(({ id }) => ({ id, adjustment: { x: 0.1, y: 0, scale: 1.4, angle: 9 } }))); // prettier-ignore
+    const changed = await deliveries.startDelivery(id);
+    await batches.deleteBatch(id);
+    const again = await deliveries.exportAgain(first);
+    await run(changed);
+    await run(again);
+    const sums = async (delivery: number) => {
+      const { items, version, changed } = await deliveries.manifestOf(delivery);
+      return { version, changed, files: items.map(({ photo, file, sha256 }) => [photo, file, sha256]) };
+    };
+    expect(await sums(again)).toEqual(await sums(first));
+    expect(await sums(first)).toMatchObject({ version: 1, changed: false });
+    expect(await sums(changed)).toMatchObject({ version: 1, changed: true });
+    expect((await sums(changed)).files).not.toEqual((await sums(first)).files);
+    await expect(deliveries.exportAgain(9999)).rejects.toMatchObject({ code: 'not-found' });
   });
 
   test('a photo whose file is damaged later is an error of its own; the others are made', async () => {

@@ -17,13 +17,17 @@ import { countedPhotos } from './findings';
 import { notFound } from './refusals';
 import { seenIn } from './seen';
 
-const { deliveries, deliveryFiles, deliveryPhotos, photos, sights } = tables;
+const { deliveries, deliveryFiles, deliveryPhotos, photos, sights, templateVersions } = tables;
 
 export type DeliveryProgress = {
   id: number;
   batchId: number | null;
   batchName: string;
   templateName: string;
+  /** The saved version that it began from; null where there was none. */
+  templateVersion: number | null;
+  /** Whether the batch had changed it. */
+  templateChanged: boolean;
   state: DeliveryState;
   message: string | null;
   createdAt: number;
@@ -79,6 +83,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
         ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
         : 'The batch has no photos to export, or all are left out.',
     );
+  const began = await versionOf(batch);
   const nameFile = namer();
   const id = await write(async (tx) => {
     const [delivery] = await tx
@@ -88,6 +93,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
         batchName: batch.name,
         document: template,
         outline: batch.outline,
+        ...began,
         photoCount: cutouts.length,
         fileCount: cutouts.length * template.outputs.length,
       })
@@ -131,6 +137,63 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
   });
   wakeRunner();
   return id;
+}
+
+/** The saved version that a batch began from, and whether it has changed it since. */
+async function versionOf({ templateVersionId, draft }: Awaited<ReturnType<typeof batchRow>>) {
+  const [saved] = templateVersionId
+    ? await database().select().from(templateVersions).where(eq(templateVersions.id, templateVersionId))
+    : [];
+  if (!saved) return { templateVersion: null, templateChanged: false };
+  // Whatever it is called.
+  const text = (document: unknown) => JSON.stringify({ ...keptTemplate(document), name: '' });
+  return { templateVersion: saved.version, templateChanged: text(saved.document) !== text(draft) };
+}
+
+/**
+ * The same delivery once more: its template and its photos as they were then, whatever became of its batch.
+ *
+ * @throws WobrelError `not-found`
+ */
+export async function exportAgain(id: number): Promise<number> {
+  const {
+    id: _,
+    state: _state,
+    message: _message,
+    createdAt: _created,
+    finishedAt: _finished,
+    ...old
+  } = await deliveryRow(id);
+  const rows = await database().select().from(deliveryPhotos).where(eq(deliveryPhotos.deliveryId, id)).orderBy(asc(deliveryPhotos.id)); // prettier-ignore
+  const made = await write(async (tx) => {
+    const [delivery] = await tx.insert(deliveries).values(old).returning({ id: deliveries.id });
+    const deliveryId = delivery!.id;
+    for (const chunk of chunked(rows)) {
+      const fresh = chunk.map(({ id: _id, state: _done, error: _error, placed: _placed, ...row }) => ({
+        ...row,
+        deliveryId,
+      }));
+      const inserted = await tx.insert(deliveryPhotos).values(fresh).returning({ id: deliveryPhotos.id });
+      const newId = new Map(chunk.map((row, i) => [row.id, inserted[i]!.id]));
+      const files = await tx
+        .select()
+        .from(deliveryFiles)
+        .where(inArray(deliveryFiles.deliveryPhotoId, [...newId.keys()]))
+        .orderBy(asc(deliveryFiles.id));
+      const again = files.map(({ deliveryPhotoId, output, outputIndex, file }) => ({
+        deliveryId,
+        deliveryPhotoId: newId.get(deliveryPhotoId)!,
+        output,
+        outputIndex,
+        file,
+      }));
+      for (const part of chunked(again)) await tx.insert(deliveryFiles).values(part);
+    }
+    await embeddedQueue.add('delivery', deliveryId, tx);
+    return deliveryId;
+  });
+  wakeRunner();
+  return made;
 }
 
 /** The batch's template as it is delivered: sizes like the batch are those of the whole batch, as on the wall. */
@@ -252,7 +315,8 @@ export async function manifestOf(id: number): Promise<Manifest> {
     return [{ photo, output, file, width, height, bytes, sha256, ...where, findings: findings ?? [], error: null }];
   });
   const { name } = delivery.document as { name: string };
-  return { template: name, startedAt: new Date(delivery.createdAt).toISOString(), items };
+  const { templateVersion: version, templateChanged: changed } = delivery;
+  return { template: name, version, changed, startedAt: new Date(delivery.createdAt).toISOString(), items };
 }
 
 export type ZipEntry = {

@@ -38,7 +38,7 @@ export function DeliveryCard({ delivery, showBatch = false }: { delivery: Delive
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
   const over = isOver(progress);
-  const act = async (what: 'cancel' | 'resume') => {
+  const act = async (what: 'cancel' | 'resume' | 'again') => {
     try {
       await api(`/api/deliveries/${progress.id}/${what}`, 'POST');
       setError(null);
@@ -62,6 +62,8 @@ export function DeliveryCard({ delivery, showBatch = false }: { delivery: Delive
           ? plural(progress.filesDone, 'file')
           : `${progress.filesDone} of ${plural(progress.fileCount, 'file')}`}
         {size}, {progress.templateName}
+        {progress.templateVersion !== null &&
+          `, version ${progress.templateVersion}${progress.templateChanged ? ' with changes' : ''}`}
       </div>
       {!over && (
         <ProgressBar
@@ -89,6 +91,11 @@ export function DeliveryCard({ delivery, showBatch = false }: { delivery: Delive
           <a className="btn btn-primary" href={`/api/deliveries/${progress.id}/zip`} download>
             Download zip
           </a>
+        )}
+        {over && (
+          <Button variant="plain" onClick={() => void act('again')}>
+            The same again
+          </Button>
         )}
         {!over && (
           <Button variant="plain" onClick={() => void act('cancel')}>

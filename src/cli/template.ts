@@ -1,0 +1,64 @@
+/** `wobrel template`: template files checked, compared and brought up to date, without a server. */
+import { readFile } from 'node:fs/promises';
+import { changesOf } from '../core/changes';
+import { WobrelError } from '../core/errors';
+import { parseTemplate, templateText, type Template } from '../core/template';
+import { writeWhole } from '../server/store';
+import { unpacked } from './pictures';
+
+export type TemplateFile = { readonly template: Template; readonly packed: Readonly<Record<string, string>> };
+
+/**
+ * Reads a template's file.
+ *
+ * @throws WobrelError with the file's path and the field at fault
+ */
+export async function readTemplateFile(path: string): Promise<TemplateFile> {
+  const text = await readFile(path, 'utf8').catch(() => {
+    throw new WobrelError('no-such-file', `the template can’t be read: ${path}`, path);
+  });
+  let document: unknown;
+  try {
+    document = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    throw new WobrelError('template-invalid', `${path}: not JSON (${(error as Error).message})`, path);
+  }
+  try {
+    const { document: own, packed } = unpacked(document);
+    return { template: parseTemplate(own), packed };
+  } catch (error) {
+    if (error instanceof WobrelError) throw new WobrelError(error.code, `${path}: ${error.message}`, error.at);
+    throw error;
+  }
+}
+
+/** A line for each file: what it holds, or what is wrong with it; and how many are wrong. */
+export async function checkFiles(paths: readonly string[]): Promise<{ lines: string[]; wrong: number }> {
+  const lines: string[] = [];
+  let wrong = 0;
+  for (const path of paths)
+    try {
+      const { name, outputs, slots } = (await readTemplateFile(path)).template;
+      const words = [`${outputs.length} outputs`, ...(slots.length > 0 ? [`${slots.length} slots`] : [])];
+      lines.push(`${path}: good: ${name}, ${words.join(', ')}`);
+    } catch (error) {
+      if (!(error instanceof WobrelError)) throw error;
+      wrong++;
+      lines.push(error.message);
+    }
+  return { lines, wrong };
+}
+
+/** What the second file changed, a line each; none where both say the same. */
+export async function differences(before: string, after: string): Promise<string[]> {
+  const [one, other] = [await readTemplateFile(before), await readTemplateFile(after)];
+  return changesOf(one.template, other.template);
+}
+
+/** Writes each file anew in today's form, with every default; whole, or not at all. */
+export async function upgradeFiles(paths: readonly string[]): Promise<string[]> {
+  // All are read before any is written: one that is wrong leaves the others as they were.
+  const files = await Promise.all(paths.map(async (path) => ({ path, ...(await readTemplateFile(path)) })));
+  for (const { path, template, packed } of files) await writeWhole(path, templateText(template, packed));
+  return paths.map((path) => `${path}: written anew`);
+}
