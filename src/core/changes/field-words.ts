@@ -38,6 +38,7 @@ const FIELDS: Readonly<Record<string, Field>> = {
   'filters.hueRotate': angle('hue'),
   'filters.recolour': plain('two tones'),
   backdrop: plain('backdrop'),
+  maxKB: plain('most KB'),
   'fill.by': plain('slots filled by'),
   'fill.missing': plain('a missing photo'),
   'limits.clearance': share('limit of room to the edge'),

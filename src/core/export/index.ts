@@ -1,3 +1,4 @@
+export { hasQuality, heavyFinding, mostBytes } from './heavy';
 export {
   failedItem,
   findingItem,

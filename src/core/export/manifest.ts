@@ -48,6 +48,8 @@ export const manifestItemSchema = z.object({
   height: z.int().nullable(),
   bytes: z.int().nullable(),
   sha256: z.string().nullable(),
+  /** The quality that it was encoded with, where its format has one and its output a limit of bytes. */
+  quality: z.int().nullable().optional(),
   placement: placementSchema.nullable(),
   /** Null where the rule looks for no subject, or none was found. */
   subject: subjectSchema.nullable(),

@@ -140,6 +140,8 @@ export const outputSchema = z.strictObject({
   trim: z.boolean().default(false),
   matte: colourSchema.nullable().default(null),
   quality: z.int().min(1).max(100).default(90),
+  /** Most bytes of a file, in thousands: formats with a quality go below theirs to stay within it. */
+  maxKB: z.int().min(1).max(100_000).nullable().default(null),
   file: z.string().min(1).max(200).default('{photo}-{output}'),
 });
 

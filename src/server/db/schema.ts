@@ -219,6 +219,8 @@ export const deliveryFiles = sqliteTable(
     height: integer('height'),
     bytes: integer('bytes'),
     sha256: text('sha256'),
+    /** What its limit of bytes left of its quality. */
+    quality: integer('quality'),
     findings: text('findings', { mode: 'json' }).$type<ManifestItem['findings']>(),
   },
   (table) => [

@@ -42,7 +42,7 @@ async function finishedBefore(path: string): Promise<RenderedFile | null> {
   );
   if (!there) return null;
   const [{ sha256, bytes }, { width, height }] = await Promise.all([digestFile(path), sharp(path).metadata()]);
-  return { sha256, bytes, width, height };
+  return { sha256, bytes, width, height, quality: null };
 }
 
 /** Removes what a killed run had begun to write aside. */

@@ -5,7 +5,7 @@ import type { Output } from '../../core/template';
 
 export type Encoded = { readonly data: Buffer; readonly width: number; readonly height: number };
 
-type Picture = {
+export type Picture = {
   /** Straight RGBA. */
   readonly pixels: Uint8ClampedArray;
   readonly width: number;

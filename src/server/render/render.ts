@@ -14,7 +14,7 @@ import {
 import type { Sight } from '../../core/sight';
 import { pictureOf, pixelsPerUnit, type Output, type Template } from '../../core/template';
 import { sha256Of, writeWhole } from '../store';
-import { encode } from './encode';
+import { encodeWithin } from './within';
 import { photoPixels, type PlacedPhoto } from './photo-pixels';
 
 /** An output with the plate for its width and matte, and where its file goes. */
@@ -39,6 +39,8 @@ export type RenderedFile = {
   readonly height: number;
   readonly bytes: number;
   readonly sha256: string;
+  /** The quality that its limit of bytes left it; null where nothing had to be found. */
+  readonly quality: number | null;
 };
 
 /** Pixels per inch of an output: by its size where the frame has a physical one, else what the frame says. */
@@ -132,9 +134,10 @@ export async function renderPhoto(
       const fields = fieldsOf({ ...words, template: template.name, output: output.name, width, height });
       const inked = writeCaptions(plate, { fields, colours }, pixels);
       const crop = output.trim && inked.width > 0 ? inked : null;
-      const file = await encode({ pixels, width, height, ppi }, output, crop);
+      const file = await encodeWithin({ pixels, width, height, ppi }, output, crop);
       await writeWhole(path, file.data);
-      files[i] = { width: file.width, height: file.height, bytes: file.data.length, sha256: sha256Of(file.data) };
+      const { width: w, height: h, quality, data } = file;
+      files[i] = { width: w, height: h, bytes: data.length, sha256: sha256Of(data), quality };
     }
   }
   return files;

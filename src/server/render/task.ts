@@ -1,7 +1,14 @@
 /** What a render thread is asked for, and its answer. */
 import type { CheckedPhoto } from '../../core/checks';
 import type { PhotoWords } from '../../core/fields';
-import { findingItem, placedItem, slotsItem, type ManifestItem, type PlacedItem } from '../../core/export';
+import {
+  findingItem,
+  heavyFinding,
+  placedItem,
+  slotsItem,
+  type ManifestItem,
+  type PlacedItem,
+} from '../../core/export';
 import { outsideOf, seenAgain } from '../../core/placement';
 import { compile, sharedPlate, type Plate } from '../../core/plate';
 import { hasSlots, slotTemplates } from '../../core/template';
@@ -85,9 +92,13 @@ export async function renderTask(
         )
       : placed[0]!),
     files,
-    findings: Object.fromEntries(
-      [...targets.map(({ output }) => output), ...finished].map((output) => [output, findingsFor(output)]),
-    ),
+    findings: Object.fromEntries<ManifestItem['findings']>([
+      ...finished.map((output): [number, ManifestItem['findings']] => [output, findingsFor(output)]),
+      ...targets.map(({ output }, i): [number, ManifestItem['findings']] => {
+        const heavy = heavyFinding(template.outputs[output]!, files[i]!.bytes);
+        return [output, [...findingsFor(output), ...(heavy ? [heavy] : [])]];
+      }),
+    ]),
   };
 }
 

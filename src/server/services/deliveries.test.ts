@@ -74,6 +74,19 @@ describe('deliveries', () => {
     });
   });
 
+  test('files stay within their output’s limit of bytes; those that can’t are counted and told', async () => {
+    const outputs = [{ width: 400, format: 'jpeg', quality: 95, maxKB: 12 }, { name: 'png', width: 400, maxKB: 12 }]; // prettier-ignore
+    const id = await batchWith(SMALL, { outputs });
+    const delivery = await deliveries.startDelivery(id);
+    await run(delivery);
+    const { items } = await deliveries.manifestOf(delivery);
+    const jpegs = items.filter(({ output }) => output === 'tile');
+    expect(jpegs.every(({ bytes, quality }) => bytes! <= 12_000 && quality! < 95)).toBe(true);
+    const heavy = items.filter(({ findings }) => findings.some(({ check }) => check === 'heavy'));
+    expect(heavy.map(({ output }) => output)).toEqual(['png', 'png', 'png']);
+    expect(await deliveries.deliveryProgress(delivery)).toMatchObject({ filesDone: 6, filesHeavy: 3 });
+  });
+
   test('the same again makes the same bytes, whatever became of the batch; it names its template’s version', async () => {
     const id = await batchWith(SMALL, { outputs: [{ width: 60 }, { name: 'mail', format: 'jpeg', width: 40 }] });
     const { revision } = await batches.batchDetail(id);

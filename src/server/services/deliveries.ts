@@ -1,5 +1,5 @@
 /** Deliveries: one export of a batch, its files and its manifest. */
-import { and, asc, count, desc, eq, inArray, isNotNull, ne, sum } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNotNull, ne, sql, sum } from 'drizzle-orm';
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -38,6 +38,8 @@ export type DeliveryProgress = {
   photosDone: number;
   photosFailed: number;
   filesDone: number;
+  /** Of them, those larger than their output allows. */
+  filesHeavy: number;
   bytes: number;
 };
 
@@ -219,7 +221,12 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
     .where(inArray(deliveryPhotos.deliveryId, ids))
     .groupBy(deliveryPhotos.deliveryId, deliveryPhotos.state);
   const files = await db
-    .select({ id: deliveryFiles.deliveryId, n: count(), bytes: sum(deliveryFiles.bytes) })
+    .select({
+      id: deliveryFiles.deliveryId,
+      n: count(),
+      heavy: sql<number>`total(${deliveryFiles.findings} like '%"check":"heavy"%')`,
+      bytes: sum(deliveryFiles.bytes),
+    })
     .from(deliveryFiles)
     .where(and(inArray(deliveryFiles.deliveryId, ids), isNotNull(deliveryFiles.sha256)))
     .groupBy(deliveryFiles.deliveryId);
@@ -232,6 +239,7 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
       photosDone: inState('done') + inState('failed'),
       photosFailed: inState('failed'),
       filesDone: written?.n ?? 0,
+      filesHeavy: Number(written?.heavy ?? 0),
       bytes: Number(written?.bytes ?? 0),
     };
   });
@@ -310,9 +318,11 @@ export async function manifestOf(id: number): Promise<Manifest> {
       return [failedItem(photo, error ?? 'The photo could not be made.')];
     }
     if (row.sha256 === null) return [];
-    const { output, file, width, height, bytes, sha256, findings } = row;
+    const { output, file, width, height, bytes, sha256, quality, findings } = row;
     const where = placed ?? { placement: null, subject: null };
-    return [{ photo, output, file, width, height, bytes, sha256, ...where, findings: findings ?? [], error: null }];
+    return [
+      { photo, output, file, width, height, bytes, sha256, quality, ...where, findings: findings ?? [], error: null },
+    ];
   });
   const { name } = delivery.document as { name: string };
   const { templateVersion: version, templateChanged: changed } = delivery;

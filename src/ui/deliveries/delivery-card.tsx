@@ -75,6 +75,14 @@ export function DeliveryCard({ delivery, showBatch = false }: { delivery: Delive
       )}
       {progress.message && <p className="text-danger small-text mb-1">✕ {progress.message}</p>}
       {error && <p className="text-danger small-text mb-1">✕ {error}</p>}
+      {progress.filesHeavy > 0 && (
+        <p className="small-text mb-1">
+          <span className="finding-mark" aria-hidden>
+            ▲{' '}
+          </span>
+          {plural(progress.filesHeavy, 'file')} larger than the output allows; the list in the zip says which.
+        </p>
+      )}
       {progress.photosFailed > 0 && (
         <details className="small-text">
           <summary>

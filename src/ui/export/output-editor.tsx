@@ -63,6 +63,22 @@ export function OutputEditor({ template, output, onChange, onRemove }: OutputEdi
           onChange={(quality) => onChange({ quality: Math.round(quality) })}
         />
       )}
+      <NumberField
+        label="At most"
+        value={output.maxKB ?? 0}
+        min={0}
+        max={100_000}
+        step={10}
+        unit="KB"
+        onChange={(most) => onChange({ maxKB: Math.round(most) || null })}
+      />
+      {output.maxKB !== null && (
+        <p className="muted small-text">
+          {output.format === 'png'
+            ? 'PNG has no quality to lower: files that are larger are told. 0 is no limit.'
+            : 'Each file gets the highest quality that stays within it. 0 is no limit.'}
+        </p>
+      )}
       {output.format === 'jpeg' && (
         <>
           <ColourField label="Matte" value={output.matte ?? '#ffffff'} onChange={(matte) => onChange({ matte })} />

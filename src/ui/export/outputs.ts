@@ -5,8 +5,8 @@ import type { Output, Template } from '@/core/template';
 export const FORMATS = { png: 'PNG', webp: 'WebP', jpeg: 'JPEG' } as const;
 export type DrawnFormat = keyof typeof FORMATS;
 
-export const outputWords = ({ width, format, trim }: Output): string =>
-  `${width} px ${FORMATS[format as DrawnFormat]}${trim ? ', trimmed' : ''}`;
+export const outputWords = ({ width, format, trim, maxKB }: Output): string =>
+  `${width} px ${FORMATS[format as DrawnFormat]}${maxKB === null ? '' : `, at most ${maxKB} KB`}${trim ? ', trimmed' : ''}`;
 
 /** Fields for a format; the one without transparency needs a colour behind it. */
 export const asFormat = (format: DrawnFormat, { matte }: Output): Pick<Output, 'format' | 'matte'> => ({

@@ -1,0 +1,1 @@
+ALTER TABLE `delivery_files` ADD `quality` integer;
