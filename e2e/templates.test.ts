@@ -150,3 +150,40 @@ test('ready-made ones are taken under a name, found, tagged, put away and brough
   await page.getByRole('checkbox', { name: 'Put away' }).uncheck();
   await expect(mine).toBeVisible();
 });
+
+test('what a template locks is greyed in a batch with the reason, refused by the server, and free in a copy', async ({
+  page,
+}) => {
+  await batchOf(page, 'Locks', await photos());
+  await changed(page, { borders: [BORDER] });
+  await savedAs(page, 'Locked tile');
+  await page.getByRole('link', { name: 'Templates' }).click();
+  await page.getByRole('link', { name: 'Locked tile' }).click();
+  await page.getByRole('button', { name: 'Locks…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('radio', { name: 'only what is ticked' }).check();
+  await dialog.getByRole('checkbox', { name: 'borders' }).check();
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('batches may change captions, outputs, borders')).toBeVisible();
+  await page.getByRole('link', { name: 'Locks', exact: true }).click();
+  await painted(page);
+  await step(page, 'Template').click();
+  await expect(page.getByText('Locked by Locked tile.').first()).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Feather', exact: true })).toBeDisabled();
+  const border = page.getByRole('group', { name: 'Border 1' });
+  await border.getByRole('textbox', { name: 'Width' }).fill('30');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const { id, revision, template } = await draftOf(page);
+  expect(template).toMatchObject({ borders: [{ width: 30 }] });
+  const refused = await page.request.put(`/api/batches/${id}/draft`, { data: { template: { ...template, backdrop: '#ff0000' }, revision } }); // prettier-ignore
+  expect(refused.status()).toBe(423);
+  expect(await refused.json()).toMatchObject({ error: { code: 'locked', at: 'backdrop' } });
+  // What is on the stage is locked, too.
+  await page.getByRole('radio', { name: 'stage', exact: true }).click();
+  await page.getByRole('button', { name: 'Shape: drag it, or move it with the arrow keys' }).focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await savedAs(page, 'A copy of it');
+  expect((await draftOf(page)).template).toMatchObject({ shape: { box: { cy: 540 } } });
+  await expect(page.getByRole('textbox', { name: 'Feather', exact: true })).toBeEnabled();
+});

@@ -2,7 +2,7 @@
 import { create } from 'jsondiffpatch';
 import { LAYER_LISTS, mat, reflection, type LayerDefinition, type LayerList } from '../layers';
 import { isCatalogue, SHAPES, type Shape } from '../shape';
-import { hasSlots, type Slot, type Template } from '../template';
+import { hasSlots, saysTheSame, type Slot, type Template } from '../template';
 import { fieldAt } from './field-words';
 import { changeWords, type NumberKind } from './value-words';
 
@@ -10,7 +10,7 @@ type Fields = Readonly<Record<string, unknown>>;
 type Definition = LayerDefinition<never>;
 type Control = { readonly label: string; readonly as: string; readonly options?: Readonly<Record<string, string>> };
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+const same = saysTheSame;
 
 const lists = create({ objectHash: (one: object) => JSON.stringify(one) });
 

@@ -1,4 +1,6 @@
 export { readLength } from './length-text';
+export { brokenLock, FIELD_GROUPS, isLocked, withLocksKept, type FieldGroup, type OpenFields } from './locks';
+export { saysTheSame } from './same';
 export { collisionsOf, mergeTemplates, type Collision } from './merge';
 export { frameWidthInPixels, inPicture, outputHeight, widthFor, type OutputSize } from './output-size';
 export { STARTING_FINISHES, withFinish } from './finishes';

@@ -1,10 +1,9 @@
 /** Two people's changes of one template brought together. */
+import { saysTheSame } from './same';
 import type { Template } from './template';
 
 const isObject = (v: unknown): v is Readonly<Record<string, unknown>> =>
   typeof v === 'object' && v !== null && !Array.isArray(v);
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Objects of another kind share names of fields, not their meaning. */
 const isAlike = (...all: readonly Readonly<Record<string, unknown>>[]): boolean =>
@@ -23,8 +22,8 @@ export type Collision = {
 type Choose = (collision: Collision) => 'mine' | 'theirs';
 
 function merged(base: unknown, mine: unknown, theirs: unknown, at: string, choose: Choose): unknown {
-  if (same(mine, base) || same(mine, theirs)) return theirs;
-  if (same(theirs, base)) return mine;
+  if (saysTheSame(mine, base) || saysTheSame(mine, theirs)) return theirs;
+  if (saysTheSame(theirs, base)) return mine;
   if (isObject(base) && isObject(mine) && isObject(theirs) && isAlike(base, mine, theirs)) {
     const keys = new Set([...Object.keys(theirs), ...Object.keys(mine)]);
     return Object.fromEntries(

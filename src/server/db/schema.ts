@@ -2,6 +2,7 @@
 import type { Review } from '../../core/checks';
 import type { ManifestItem, PlacedItem } from '../../core/export';
 import type { Outline } from '../../core/shape';
+import type { OpenFields } from '../../core/template';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => integer('id').primaryKey({ autoIncrement: true });
@@ -14,6 +15,8 @@ export const templates = sqliteTable('templates', {
   name: text('name').notNull().unique(),
   /** Words of people's own that templates are found by. */
   tags: text('tags', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
+  /** What may be changed in batches that use it; null for everything. */
+  open: text('open', { mode: 'json' }).$type<OpenFields>(),
   /** Since when it is put away; null while it is in use. */
   archivedAt: integer('archived_at'),
   createdAt: now('created_at'),

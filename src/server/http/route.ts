@@ -8,6 +8,7 @@ const STATUS: Readonly<Record<string, number>> = {
   forbidden: 403,
   'not-found': 404,
   conflict: 409,
+  locked: 423,
   'not-done': 409,
   gone: 410,
   'too-large': 413,

@@ -1,14 +1,14 @@
 /** Batches: a set of photos and the template they go through. */
 import { and, count, desc, eq, gte, inArray, isNotNull, lt, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { keptTemplate, type Template } from '../../core/template';
+import { keptTemplate, type OpenFields, type Template } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
 import { changedElsewhere, notFound } from './refusals';
 import { askForFindings } from './findings';
 import { refuseMissing } from './pictures';
 import { stripsOf, type StripPhoto } from './strips';
-import { newestVersion } from './versions';
+import { newestVersion, refuseLocked } from './versions';
 
 const { batches, deliveries, deliveryFiles, refusals, templates, templateVersions } = tables;
 
@@ -37,7 +37,14 @@ export type BatchDetail = {
   revision: number;
   template: Template;
   /** The saved version the draft began from. */
-  saved: { templateId: number; name: string; version: number; newest: number; template: Template } | null;
+  saved: {
+    templateId: number;
+    name: string;
+    version: number;
+    newest: number;
+    open: OpenFields;
+    template: Template;
+  } | null;
   photoCount: number;
   outCount: number;
   refusals: { id: number; name: string; message: string; at: number }[];
@@ -140,6 +147,7 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
         .select({
           templateId: templates.id,
           name: templates.name,
+          open: templates.open,
           version: templateVersions.version,
           document: templateVersions.document,
           newest: sql<number>`(select max(other.version) from ${templateVersions} as other where other.template_id = ${templates.id})`,
@@ -168,6 +176,7 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
           name: saved.name,
           version: saved.version,
           newest: saved.newest,
+          open: saved.open,
           template: keptTemplate(saved.document),
         }
       : null,
@@ -212,6 +221,8 @@ export async function saveDraft(
 ): Promise<number> {
   const { template, outline } = await outlinesOf().template(document);
   await refuseMissing(template);
+  const { templateVersionId, draft } = await batchRow(id);
+  await refuseLocked(templateVersionId, draft, template);
   const [window, change] = [own?.window ?? null, own?.change ?? 0];
   const isNext = eq(batches.revision, revision);
   const follows = own && and(eq(batches.savedBy, own.window), lt(batches.savedChange, own.change));

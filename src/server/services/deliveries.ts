@@ -6,7 +6,15 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../../core/export';
-import { hasSlots, outputHeight, keptTemplate, pictureOf, slotTemplates, type Template } from '../../core/template';
+import {
+  hasSlots,
+  outputHeight,
+  keptTemplate,
+  pictureOf,
+  saysTheSame,
+  slotTemplates,
+  type Template,
+} from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
 import { announce, askToStop, embeddedQueue, wakeRunner, type SeenThen } from '../jobs';
@@ -148,8 +156,8 @@ async function versionOf({ templateVersionId, draft }: Awaited<ReturnType<typeof
     : [];
   if (!saved) return { templateVersion: null, templateChanged: false };
   // Whatever it is called.
-  const text = (document: unknown) => JSON.stringify({ ...keptTemplate(document), name: '' });
-  return { templateVersion: saved.version, templateChanged: text(saved.document) !== text(draft) };
+  const unnamed = (document: unknown) => ({ ...keptTemplate(document), name: '' });
+  return { templateVersion: saved.version, templateChanged: !saysTheSame(unnamed(saved.document), unnamed(draft)) };
 }
 
 /**

@@ -168,6 +168,7 @@ export async function templateHistory(id: number) {
     id,
     name: row.name,
     tags: row.tags,
+    open: row.open,
     archivedAt: row.archivedAt,
     usedIn,
     strip: (last && strips?.get(last.id)) ?? [],

@@ -102,6 +102,37 @@ describe('versions', () => {
   });
 });
 
+describe('what may be changed in batches', () => {
+  const document = { wobrel: 1, name: 'Locked', borders: [{ width: 4 }] };
+
+  test('is refused with its field; what is open, and a copy, are not', async () => {
+    const { id } = await templates.createTemplate(document, false);
+    await templates.changeTemplate(id, { open: ['borders'] });
+    const batch = await batches.createBatch('Uses it', id);
+    expect((await batches.batchDetail(batch)).saved).toMatchObject({ open: ['borders'] });
+    await batches.saveDraft(batch, { ...document, borders: [{ width: 9 }] }, 0);
+    const feathered = { ...document, borders: [{ width: 9 }], edge: { feather: 4 } };
+    await expect(batches.saveDraft(batch, feathered, 1)).rejects.toMatchObject({ code: 'locked', at: 'edge' });
+    expect((await batches.batchDetail(batch)).template.edge.feather).toBe(0);
+    await expect(templates.applyTemplate(batch, id, 1, feathered)).rejects.toMatchObject({ code: 'locked' });
+    await templates.saveTemplate(batch, 'A copy of it', 1);
+    await batches.saveDraft(batch, { ...feathered, name: 'A copy of it' }, 2);
+  });
+
+  test('a batch that was other before may stay so', async () => {
+    const { id } = await templates.createTemplate({ ...document, name: 'Locked later' }, false);
+    const batch = await batches.createBatch('Uses it', id);
+    const own = { ...document, name: 'Locked later', backdrop: '#ffffff' };
+    await batches.saveDraft(batch, own, 0);
+    await templates.changeTemplate(id, { open: ['borders'] });
+    await batches.saveDraft(batch, { ...own, borders: [] }, 1);
+    await batches.saveDraft(batch, { ...own, backdrop: null }, 2);
+    await expect(batches.saveDraft(batch, own, 3)).rejects.toMatchObject({ code: 'locked', at: 'backdrop' });
+    await templates.changeTemplate(id, { open: null });
+    await batches.saveDraft(batch, own, 3);
+  });
+});
+
 describe('from a file', () => {
   const document = { wobrel: 1, name: 'Brought in', shape: { kind: 'star' } };
 

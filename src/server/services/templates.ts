@@ -2,13 +2,13 @@
 import { and, eq, inArray, isNull, max, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
-import { keptTemplate, type Template } from '../../core/template';
+import { FIELD_GROUPS, keptTemplate, type FieldGroup, type Template } from '../../core/template';
 import { database, tables, write, type Transaction } from '../db';
 import { outlinesOf, type KeptTemplate } from '../geometry';
 import { batchRow } from './batches';
 import { refuseMissing } from './pictures';
 import { changedElsewhere, notFound } from './refusals';
-import { newestVersion, newestVersions } from './versions';
+import { newestVersion, newestVersions, refuseLocked } from './versions';
 
 const { batches, templates, templateVersions } = tables;
 
@@ -179,6 +179,11 @@ export const templateChangeSchema = z.strictObject({
   name: templateNameSchema.optional(),
   tags: z.array(z.string().trim().min(1).max(40)).max(12).optional(),
   archived: z.boolean().optional(),
+  /** What batches may change; null for everything. */
+  open: z
+    .array(z.enum(Object.keys(FIELD_GROUPS) as [FieldGroup, ...FieldGroup[]]))
+    .nullable()
+    .optional(),
 });
 
 /**
@@ -188,7 +193,7 @@ export const templateChangeSchema = z.strictObject({
  */
 export async function changeTemplate(
   id: number,
-  { name, tags, archived }: z.infer<typeof templateChangeSchema>,
+  { name, tags, archived, open }: z.infer<typeof templateChangeSchema>,
 ): Promise<void> {
   await write(async (tx) => {
     const [before] = await tx.select().from(templates).where(eq(templates.id, id));
@@ -209,6 +214,7 @@ export async function changeTemplate(
       .set({
         name: name ?? before.name,
         tags: tags ? [...new Set(tags)] : before.tags,
+        open: open === undefined ? before.open : open && [...new Set(open)],
         archivedAt: archived === undefined ? before.archivedAt : archived ? (before.archivedAt ?? Date.now()) : null,
       })
       .where(eq(templates.id, id));
@@ -235,10 +241,13 @@ export async function applyTemplate(
   revision: number,
   document?: unknown,
 ): Promise<void> {
-  await batchRow(batchId);
+  const { draft } = await batchRow(batchId);
   const newest = await newestVersion(templateId);
   const own = document === undefined ? null : await outlinesOf().template(document);
-  if (own) await refuseMissing(own.template);
+  if (own) {
+    await refuseMissing(own.template);
+    await refuseLocked(newest.templateVersionId, draft, own.template, newest.draft);
+  }
   await write((tx) =>
     changeDraft(tx, batchId, revision, own ? { ...newest, draft: own.template, outline: own.outline } : newest),
   );

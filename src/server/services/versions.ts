@@ -1,5 +1,7 @@
 /** Versions of saved templates. */
 import { desc, eq, max } from 'drizzle-orm';
+import { WobrelError } from '../../core/errors';
+import { brokenLock, FIELD_GROUPS, keptTemplate, type Template } from '../../core/template';
 import { database, tables } from '../db';
 import { notFound } from './refusals';
 
@@ -12,6 +14,33 @@ export const newestVersions = () =>
     .from(templateVersions)
     .groupBy(templateVersions.templateId)
     .as('newest_versions');
+
+/**
+ * Refuses a change of what the template that a batch began from keeps locked.
+ *
+ * @param draft the batch's template as it is
+ * @throws WobrelError `locked` with the first field at fault
+ */
+export async function refuseLocked(
+  templateVersionId: number | null,
+  draft: unknown,
+  next: Template,
+  version?: unknown,
+): Promise<void> {
+  if (templateVersionId === null) return;
+  const [saved] = await database()
+    .select({ open: templates.open, name: templates.name, document: templateVersions.document })
+    .from(templateVersions)
+    .innerJoin(templates, eq(templates.id, templateVersions.templateId))
+    .where(eq(templateVersions.id, templateVersionId));
+  if (!saved?.open) return;
+  // A batch that was other before it was locked may stay so, and may become like its template again.
+  const allowed = [draft, saved.document, ...(version === undefined ? [] : [version])].map(keptTemplate);
+  const group = brokenLock(saved.open, next, allowed);
+  if (group === null) return;
+  const [field] = FIELD_GROUPS[group].keys;
+  throw new WobrelError('locked', `${field}: ${FIELD_GROUPS[group].label} can’t be changed in batches that use ${saved.name}; save it under another name first`, field); // prettier-ignore
+}
 
 /**
  * The newest version of a saved template, its document under the name that it goes by now.

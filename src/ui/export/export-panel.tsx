@@ -47,6 +47,7 @@ function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store
         <Section
           key={i}
           title={output.name}
+          group="outputs"
           value={outputWords(output)}
           only={{ open: open === i, onToggle: (opens) => setOpen(opens ? i : null) }}
         >

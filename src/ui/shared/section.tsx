@@ -1,12 +1,17 @@
 'use client';
 import { useId, useState, type ReactNode } from 'react';
 
+import { Lock } from 'lucide-react';
+import type { FieldGroup } from '@/core/template';
+import { Lockable, useLocked } from '../template/locks';
 import { WORDS, type Word } from './glossary';
 import { WhatIs } from './what-is';
 
 type SectionProps = {
   readonly title: string;
   readonly value: string;
+  /** The part of the template that it is about, which may be locked. */
+  readonly group?: FieldGroup;
   /** A word of our own that it is about. */
   readonly word?: Word;
   readonly startOpen?: boolean;
@@ -16,11 +21,12 @@ type SectionProps = {
 };
 
 /** One part of the recipe; closed, it says its value in words. */
-export function Section({ title, value, word, startOpen = false, only, children }: SectionProps) {
+export function Section({ title, value, group, word, startOpen = false, only, children }: SectionProps) {
   const [itself, setItself] = useState(startOpen);
   const open = only ? only.open : itself;
   const setOpen = only ? only.onToggle : setItself;
   const id = useId();
+  const locked = useLocked(group);
   return (
     <section className="section">
       <div className="d-flex align-items-center">
@@ -33,12 +39,13 @@ export function Section({ title, value, word, startOpen = false, only, children 
           onClick={() => setOpen(!open)}
         >
           <span className="title">{title}</span>
+          {locked && <Lock size={13} className="muted" aria-label="locked" />}
           {!open && <span className="value">{value}</span>}
         </button>
         {word && open && <WhatIs word={word} />}
       </div>
       <div id={id} className="body" hidden={!open}>
-        {open && children}
+        {open && <Lockable group={group}>{children}</Lockable>}
       </div>
     </section>
   );

@@ -14,7 +14,7 @@ export function BackdropSection({ template, store }: { template: Template; store
   useActions('page', { addBehind: () => store.change(withNew('behind')) });
   const set = (paint: Template['backdrop']) => store.change((t) => ({ ...t, backdrop: paint }));
   return (
-    <Section title="Backdrop" word="backdrop" value={backdropWords(template)}>
+    <Section title="Backdrop" group="backdrop" word="backdrop" value={backdropWords(template)}>
       <ChoiceField
         label="In the file"
         value={backdrop === null ? 'none' : 'colour'}

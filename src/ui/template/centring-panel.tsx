@@ -66,7 +66,7 @@ function LimitFields({ template, store }: PanelProps) {
     />
   );
   return (
-    <Section title="Limits" value={`off spot ${percent(limits.offSpot)} %`}>
+    <Section title="Limits" group="limits" value={`off spot ${percent(limits.offSpot)} %`}>
       {share('Off spot', 'offSpot')}
       {share('Off size', 'offSize')}
       {share('Clearance', 'clearance')}

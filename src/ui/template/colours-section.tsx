@@ -29,7 +29,7 @@ export function ColoursSection({ template, store }: { readonly template: Templat
   const { recolour } = filters;
   const isPlain = JSON.stringify(filters) === JSON.stringify(NO_FILTERS);
   return (
-    <Section title="Colours" value={coloursWords(template)}>
+    <Section title="Colours" group="colours" value={coloursWords(template)}>
       {AMOUNTS.map(([key, label, end]) => (
         <NumberField
           key={key}

@@ -28,7 +28,7 @@ export function EdgeSection({ template, store }: { readonly template: Template; 
     onDrag: store.drag,
   };
   return (
-    <Section title="Edge" value={edgeWords(template)} startOpen>
+    <Section title="Edge" group="edge" value={edgeWords(template)} startOpen>
       <NumberField
         label="Rounding"
         value={edge.rounding}

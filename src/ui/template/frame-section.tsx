@@ -148,7 +148,7 @@ export function FrameSection({ template, store }: { template: Template; store: T
   const { frame } = template;
   const set = (next: Frame) => store.change((t) => withFrame(t, next));
   return (
-    <Section title="Frame" word="frame" value={frameWords(template)}>
+    <Section title="Frame" group="frame" word="frame" value={frameWords(template)}>
       <ReadySizes frame={frame} onSet={set} />
       <FrameForm key={sizeWords(frame)} frame={frame} onSet={set} />
       <Button variant="quiet" onClick={() => store.change(fillFrame)}>

@@ -19,7 +19,7 @@ type PartProps = { readonly template: Template; readonly store: TemplateStore };
 export function TintsSection({ template, store }: PartProps) {
   useActions('page', { addTint: () => store.change(withNew('tints')) });
   return (
-    <Section title="Tints" word="tint" value={tintsWords(template)}>
+    <Section title="Tints" group="tints" word="tint" value={tintsWords(template)}>
       <LayerList list="tints" template={template} store={store} action="Add a tint" />
     </Section>
   );
@@ -30,7 +30,7 @@ export function BordersSection({ template, store }: PartProps) {
   useActions('page', { addBorder: () => store.change(withNew('borders')) });
   const hasCorners = template.shape.kind === 'rectangle' || template.shape.kind === 'polygon';
   return (
-    <Section title="Borders" value={bordersWords(template)} startOpen>
+    <Section title="Borders" group="borders" value={bordersWords(template)} startOpen>
       <LayerList
         list="borders"
         template={template}
@@ -48,7 +48,7 @@ export function ShadowsSection({ template, store }: PartProps) {
   const { reflection } = template;
   const set = (next: Template['reflection']) => store.change((t) => ({ ...t, reflection: next }));
   return (
-    <Section title="Shadows" value={shadowsWords(template)} startOpen>
+    <Section title="Shadows" group="shadows" value={shadowsWords(template)} startOpen>
       <LayerList list="shadows" template={template} store={store} action="Add a shadow" />
       {reflection ? (
         <LayerCard
@@ -81,7 +81,7 @@ export function MatSection({ template, store }: PartProps) {
   const { mat, frame } = template;
   const set = (fields: Partial<Mat>) => store.change((t) => withMat(t, { ...t.mat, ...fields }));
   return (
-    <Section title="Mat" word="mat" value={matWords(template)}>
+    <Section title="Mat" group="mat" word="mat" value={matWords(template)}>
       <LayerForm
         definition={matDefinition}
         layer={mat}
@@ -114,7 +114,7 @@ export function MatSection({ template, store }: PartProps) {
 export function BeforeSection({ template, store }: PartProps) {
   useActions('page', { addBefore: () => store.change(withNew('before')) });
   return (
-    <Section title="On top" value={beforeWords(template)}>
+    <Section title="On top" group="before" value={beforeWords(template)}>
       <LayerList list="before" template={template} store={store} action="Add a picture or a paint on top" />
     </Section>
   );
@@ -124,7 +124,7 @@ export function BeforeSection({ template, store }: PartProps) {
 export function CaptionsSection({ template, store }: PartProps) {
   useActions('page', { addCaption: () => store.change(withNew('captions')) });
   return (
-    <Section title="Captions" word="caption" value={captionsWords(template)}>
+    <Section title="Captions" group="captions" word="caption" value={captionsWords(template)}>
       <LayerList list="captions" template={template} store={store} action="Add a caption" />
     </Section>
   );

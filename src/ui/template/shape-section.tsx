@@ -75,7 +75,7 @@ export function ShapeSection({ template, store, shapeOnly = false }: ShapeSectio
   useActions('page', { pickShape: () => setPicking(true), drawShape: draw });
   const change = (fields: object) => store.change((t) => ({ ...t, shape: { ...t.shape, ...fields } as Shape }));
   return (
-    <Section title="Shape" value={shapeWords(template)} startOpen>
+    <Section title="Shape" group="shape" value={shapeWords(template)} startOpen>
       <button type="button" className="shape-choice" onClick={() => setPicking(true)}>
         <ShapePicture shape={shape} size={36} />
         <span>

@@ -56,7 +56,7 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
   const isThere = hasSlots(template);
   if (!isThere || slot === null)
     return (
-      <Section title="Slots" word="slot" value={slotsWords(template)}>
+      <Section title="Slots" group="shape" word="slot" value={slotsWords(template)}>
         <p className="muted small-text">
           One photo a cutout. With slots, a cutout shows several, each in a shape of its own.
         </p>
@@ -79,7 +79,7 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
       </Section>
     );
   return (
-    <Section title="Slots" word="slot" value={slotsWords(template)} startOpen>
+    <Section title="Slots" group="shape" word="slot" value={slotsWords(template)} startOpen>
       <SlotList slots={slots} slot={slot} byName={fill.by === 'name'} onSlots={setSlots} />
       <ChoiceField label="Filled" value={fill.by} options={FILLED} onChange={(by) => setFill({ by })} />
       {fill.by === 'name' && <p className="muted small-text">What stands in the braces puts photos together.</p>}

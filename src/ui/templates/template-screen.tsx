@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { changesOf } from '@/core/changes';
+import { FIELD_GROUPS } from '@/core/template';
 import type { TemplateHistory, TemplateVersion } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
@@ -13,6 +14,7 @@ import { NameDialog } from '../shared/name-dialog';
 import { Select } from '../shared/select';
 import { when } from '../shared/words';
 import { Compare } from './compare';
+import { OpenDialog } from './open-dialog';
 import { newBatchWith } from './template-card';
 import { takeOut } from './template-file';
 import { TemplateStrip } from './template-strip';
@@ -81,7 +83,7 @@ export function TemplateScreen({ id }: { readonly id: number }) {
   const { data: history, error } = useHistoryOf(id);
   const client = useQueryClient();
   const router = useRouter();
-  const [dialog, setDialog] = useState<'name' | 'tags' | null>(null);
+  const [dialog, setDialog] = useState<'name' | 'tags' | 'open' | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   if (error)
     return (
@@ -124,6 +126,9 @@ export function TemplateScreen({ id }: { readonly id: number }) {
           <Button variant="plain" onClick={() => setDialog('tags')}>
             Tags…
           </Button>
+          <Button variant="plain" onClick={() => setDialog('open')}>
+            Locks…
+          </Button>
           <Button variant="plain" onClick={() => doing(() => change({ archived: archivedAt === null }))}>
             {archivedAt === null ? 'Put away' : 'Bring back'}
           </Button>
@@ -140,6 +145,8 @@ export function TemplateScreen({ id }: { readonly id: number }) {
       <p className="muted small-text">
         {makesWords(newest.template)} · {outputsWords(newest.template)}
         {tags.length > 0 && ` · ${tags.join(', ')}`}
+        {history.open &&
+          ` · batches may change ${history.open.length === 0 ? 'nothing' : history.open.map((group) => FIELD_GROUPS[group].label).join(', ')}`}
       </p>
       <div className="template-detail">
         <div>
@@ -167,7 +174,18 @@ export function TemplateScreen({ id }: { readonly id: number }) {
         </div>
         {versions.length > 1 && <Comparing key={newest.version} history={history} />}
       </div>
-      {dialog && (
+      {dialog === 'open' && (
+        <OpenDialog
+          open={history.open}
+          onSave={async (open) => {
+            await change({ open });
+            setDialog(null);
+            await anew(client, ['templates']);
+          }}
+          onHide={() => setDialog(null)}
+        />
+      )}
+      {dialog && dialog !== 'open' && (
         <NameDialog
           title={dialog === 'name' ? 'Rename the template' : 'Tags of the template'}
           suggestion={dialog === 'name' ? name : tags.join(', ')}

@@ -31,6 +31,7 @@ import { SavedTemplates } from '../template/saved-templates';
 import { resetStage, useStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
 import { SlotPicker } from '../template/slot-picker';
+import { lockedStore, LocksContext, Lockable } from '../template/locks';
 import { slotStore, useSlotInHand } from '../template/slot-store';
 import { SeenNote } from '../template/seen-note';
 import { createHistory } from '../history/history';
@@ -65,7 +66,10 @@ const PIXELS = { small: 84, medium: 120, large: 220 } as const;
 function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => Promise<void> }) {
   const [history] = useState(() => createHistory(recallHistory(batch.id, batch.template)));
   useEffect(() => keepHistory(batch.id, history), [batch.id, history]);
-  const [store] = useState(() => createTemplateStore(batch.template, history));
+  const [own] = useState(() => createTemplateStore(batch.template, history));
+  const locks = batch.saved?.open ? { name: batch.saved.name, open: batch.saved.open } : null;
+  const open = locks?.open ?? null;
+  const store = useMemo(() => lockedStore(own, open), [own, open]);
   const template = store.use((state) => state.template);
   const { state, flush, join } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
@@ -166,167 +170,171 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   });
 
   return (
-    <main className="bench" ref={screen}>
-      <StepsBar
-        name={batch.name}
-        save={state}
-        onJoin={() => void join()}
-        step={step}
-        onStep={setStep}
-        subtitles={subtitles}
-      />
-
-      <aside className="side" aria-label={STEP_TITLES[step]}>
-        {step === 'photos' && <PhotosPanel batch={batch} photos={photos} />}
-        {step === 'template' && (
-          <>
-            <SavedTemplates
-              batch={batch}
-              template={template}
-              photos={compared}
-              name={template.name}
-              edited={edited}
-              bare={bare}
-              onBare={setBare}
-              flush={flush}
-              onReplaced={onReplaced}
-            />
-            <TemplatePanel template={hand} store={handStore} whole={{ template, store, slot }} photo={example} />
-          </>
-        )}
-        {step === 'centre' && (
-          <>
-            {isWhole && !trying && (
-              <MakeEqual
-                template={withSlotInHand(shownTemplate, slot)}
-                placed={inHand.flatMap(({ id }) => findings.placed.get(id) ?? [])}
-                onTry={({ words, template: next }) =>
-                  setTrial({ words, template: withSlotPutBack(template, slot, next), of: template })
-                }
-              />
-            )}
-            {slot !== null && <SlotPicker template={template} slot={slot} />}
-            <SeenNote template={hand} store={handStore} photos={inHand} />
-            <CentringPanel template={hand} store={handStore} />
-          </>
-        )}
-        {step === 'check' && (
-          <ChecksPanel
-            findings={toLookAt}
-            only={show === 'all' ? null : show}
-            onOnly={(check) => setShow(check ?? 'all')}
-            onRemake={(change) => store.change((t) => change(t, templateOutline(t)))}
-            onMendAll={mendAll}
-            report={
-              <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
-                Report
-              </Link>
-            }
-          />
-        )}
-        {step === 'export' && (
-          <ExportPanel
-            batchId={batch.id}
-            template={template}
-            store={store}
-            files={isWhole ? totals.files : null}
-            narrowed={show === 'all' ? null : countedTiles(shown)}
-            doubtful={
-              <Doubtful
-                template={shownTemplate}
-                photos={photos}
-                findings={findings}
-                onLook={() => setShow('look')}
-                onLeaveOut={(ids) => review(ids, 'out')}
-              />
-            }
-            flush={flush}
-          />
-        )}
-      </aside>
-
-      <div {...getRootProps({ className: 'wall-area', role: undefined, tabIndex: undefined })}>
-        <WallBar
+    <LocksContext value={locks}>
+      <main className="bench" ref={screen}>
+        <StepsBar
+          name={batch.name}
+          save={state}
+          onJoin={() => void join()}
           step={step}
-          view={onStage || averaged ? view : 'each'}
-          ground={ground}
-          onGround={setGround}
-          size={size}
-          onSize={setSize}
-          show={show}
-          onShow={setShow}
-          sort={sort}
-          onSort={setSort}
-          guides={guides}
-          onGuides={setGuides}
-          history={history}
+          onStep={setStep}
+          subtitles={subtitles}
         />
-        {error && <p className="text-danger m-3">{error.message}</p>}
-        {trying && (
-          <TrialNote
-            words={trying.words}
-            onTake={() => store.change(() => trying.template)}
-            onBack={() => setTrial(null)}
-          />
-        )}
-        {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
-        {onStage ? (
-          <Stage template={shownTemplate} slot={slot} store={handStore} photos={tiles} ground={ground} />
-        ) : averaged && total > 0 ? (
-          <Average template={seen} photos={chosen.length > 0 ? chosen : shown} findings={findings} ground={ground} />
-        ) : total === 0 ? (
-          <div className="wall-scroll p-4 ground" data-over={isDragActive}>
-            <FirstSteps onFiles={intake} onPick={step === 'photos' ? null : () => setStep('photos')} />
-          </div>
-        ) : (
-          <Wall
-            template={seen}
-            photos={shown}
-            findings={tileFindings}
-            ground={ground}
-            filter={show}
-            guides={guides}
-            onReview={(ids, state) => review(allMembers(shown.filter(({ id }) => ids.includes(id))), state)}
-            size={PIXELS[size]}
-            onOpen={openAt}
-            onRemove={(ids) => void remove(allMembers(shown.filter(({ id }) => ids.includes(id))))}
-            onChoice={setChosen}
-          />
-        )}
-        <WallFoot
-          isDropping={isDragActive}
-          chosen={chosen}
-          shownCount={shown.length}
-          edits={edits}
-          failure={failure}
-          onOpen={() => openAt(chosen[0] ? shown.indexOf(chosen[0]) : 0)}
-          onReview={(state) => review(allMembers(chosen), state)}
-          onRemove={() => void remove(allMembers(chosen))}
-        >
-          {step !== 'export' && total > 0 && (
+
+        <aside className="side" aria-label={STEP_TITLES[step]}>
+          {step === 'photos' && <PhotosPanel batch={batch} photos={photos} />}
+          {step === 'template' && (
             <>
-              <span className="muted">
-                {amount(totals.exported)} × {plural(template.outputs.length, 'output')}
-              </span>
-              <Button onClick={() => setStep('export')}>Export…</Button>
+              <SavedTemplates
+                batch={batch}
+                template={template}
+                photos={compared}
+                name={template.name}
+                edited={edited}
+                bare={bare}
+                onBare={setBare}
+                flush={flush}
+                onReplaced={onReplaced}
+              />
+              <TemplatePanel template={hand} store={handStore} whole={{ template, store, slot }} photo={example} />
             </>
           )}
-        </WallFoot>
-      </div>
-      {looking !== null && opened.length > 0 && (
-        <Easel
-          template={shownTemplate}
-          photos={opened}
-          place={Math.min(looking, opened.length - 1)}
-          findings={findings}
-          edits={edits}
-          history={history}
-          ground={ground}
-          onPlace={setLooking}
-          onHide={() => setLooking(null)}
-        />
-      )}
-    </main>
+          {step === 'centre' && (
+            <>
+              {isWhole && !trying && (
+                <MakeEqual
+                  template={withSlotInHand(shownTemplate, slot)}
+                  placed={inHand.flatMap(({ id }) => findings.placed.get(id) ?? [])}
+                  onTry={({ words, template: next }) =>
+                    setTrial({ words, template: withSlotPutBack(template, slot, next), of: template })
+                  }
+                />
+              )}
+              {slot !== null && <SlotPicker template={template} slot={slot} />}
+              <SeenNote template={hand} store={handStore} photos={inHand} />
+              <Lockable group="centring">
+                <CentringPanel template={hand} store={handStore} />
+              </Lockable>
+            </>
+          )}
+          {step === 'check' && (
+            <ChecksPanel
+              findings={toLookAt}
+              only={show === 'all' ? null : show}
+              onOnly={(check) => setShow(check ?? 'all')}
+              onRemake={(change) => store.change((t) => change(t, templateOutline(t)))}
+              onMendAll={mendAll}
+              report={
+                <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
+                  Report
+                </Link>
+              }
+            />
+          )}
+          {step === 'export' && (
+            <ExportPanel
+              batchId={batch.id}
+              template={template}
+              store={store}
+              files={isWhole ? totals.files : null}
+              narrowed={show === 'all' ? null : countedTiles(shown)}
+              doubtful={
+                <Doubtful
+                  template={shownTemplate}
+                  photos={photos}
+                  findings={findings}
+                  onLook={() => setShow('look')}
+                  onLeaveOut={(ids) => review(ids, 'out')}
+                />
+              }
+              flush={flush}
+            />
+          )}
+        </aside>
+
+        <div {...getRootProps({ className: 'wall-area', role: undefined, tabIndex: undefined })}>
+          <WallBar
+            step={step}
+            view={onStage || averaged ? view : 'each'}
+            ground={ground}
+            onGround={setGround}
+            size={size}
+            onSize={setSize}
+            show={show}
+            onShow={setShow}
+            sort={sort}
+            onSort={setSort}
+            guides={guides}
+            onGuides={setGuides}
+            history={history}
+          />
+          {error && <p className="text-danger m-3">{error.message}</p>}
+          {trying && (
+            <TrialNote
+              words={trying.words}
+              onTake={() => store.change(() => trying.template)}
+              onBack={() => setTrial(null)}
+            />
+          )}
+          {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
+          {onStage ? (
+            <Stage template={shownTemplate} slot={slot} store={handStore} photos={tiles} ground={ground} />
+          ) : averaged && total > 0 ? (
+            <Average template={seen} photos={chosen.length > 0 ? chosen : shown} findings={findings} ground={ground} />
+          ) : total === 0 ? (
+            <div className="wall-scroll p-4 ground" data-over={isDragActive}>
+              <FirstSteps onFiles={intake} onPick={step === 'photos' ? null : () => setStep('photos')} />
+            </div>
+          ) : (
+            <Wall
+              template={seen}
+              photos={shown}
+              findings={tileFindings}
+              ground={ground}
+              filter={show}
+              guides={guides}
+              onReview={(ids, state) => review(allMembers(shown.filter(({ id }) => ids.includes(id))), state)}
+              size={PIXELS[size]}
+              onOpen={openAt}
+              onRemove={(ids) => void remove(allMembers(shown.filter(({ id }) => ids.includes(id))))}
+              onChoice={setChosen}
+            />
+          )}
+          <WallFoot
+            isDropping={isDragActive}
+            chosen={chosen}
+            shownCount={shown.length}
+            edits={edits}
+            failure={failure}
+            onOpen={() => openAt(chosen[0] ? shown.indexOf(chosen[0]) : 0)}
+            onReview={(state) => review(allMembers(chosen), state)}
+            onRemove={() => void remove(allMembers(chosen))}
+          >
+            {step !== 'export' && total > 0 && (
+              <>
+                <span className="muted">
+                  {amount(totals.exported)} × {plural(template.outputs.length, 'output')}
+                </span>
+                <Button onClick={() => setStep('export')}>Export…</Button>
+              </>
+            )}
+          </WallFoot>
+        </div>
+        {looking !== null && opened.length > 0 && (
+          <Easel
+            template={shownTemplate}
+            photos={opened}
+            place={Math.min(looking, opened.length - 1)}
+            findings={findings}
+            edits={edits}
+            history={history}
+            ground={ground}
+            onPlace={setLooking}
+            onHide={() => setLooking(null)}
+          />
+        )}
+      </main>
+    </LocksContext>
   );
 }
 
