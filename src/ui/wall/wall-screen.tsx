@@ -17,8 +17,7 @@ import { ExportPanel } from '../export/export-panel';
 import { findingsByTile } from '../checks/tile-findings';
 import { FirstSteps } from '../photos/first-steps';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
-import { allMembers, countedTiles, inSlots, tilesOf, type BenchPhoto } from '../photos/in-slots';
-import { counts, worded } from '../photos/worded';
+import { allMembers, countedTiles, tilesOf, type BenchPhoto } from '../photos/in-slots';
 import { useTransfers } from '../photos/upload';
 import { anew } from '../shared/anew';
 import { useStay } from '../shared/use-stay';
@@ -51,15 +50,12 @@ import { StepsBar, STEP_TITLES, useStep } from './steps-bar';
 import { useLooking } from './use-looking';
 import { useBenchKeys } from './use-bench-keys';
 import { useBatch } from './use-batch';
-import { usePhotos } from './use-photos';
+import { useBenchPhotos } from './use-bench-photos';
 import { Wall } from './wall';
 import { WallBar } from './wall-bar';
 import { WallFoot } from './wall-foot';
 
 const NONE_YET: readonly BenchPhoto[] = [];
-
-/** Cutouts that another version of the template is shown on before it is taken. */
-const COMPARED = 36;
 
 const PIXELS = { small: 84, medium: 120, large: 220 } as const;
 
@@ -73,13 +69,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const template = store.use((state) => state.template);
   const { state, flush, join } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
-  const { photos: rows, total, error } = usePhotos(batch.id);
-  const isCounted = counts(template);
-  const { slots, fill } = template;
-  const photos = useMemo(
-    () => inSlots({ slots, fill }, worded(rows, batch.name, isCounted)),
-    [slots, fill, rows, batch.name, isCounted],
-  );
+  const { photos, counted, tiles, compared, total, error } = useBenchPhotos(batch, template);
   const [show, setShow] = useState<Show>('all');
   const [sort, setSort] = useState<Sort>('name');
   const [guides, setGuides] = useState(false);
@@ -87,7 +77,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const [trial, setTrial] = useState<(Trial & { readonly of: Template }) | null>(null);
   // A change of the template meanwhile, or another step, ends the trying.
   const trying = trial?.of === template && step === 'centre' ? trial : null;
-  const counted = useMemo(() => photos.filter(({ review }) => review !== 'out'), [photos]);
   const shownTemplate = useMemo(() => withSizes(trying?.template ?? template, counted), [trying, template, counted]);
   const seen = useMemo(() => (bare ? withoutFinish(shownTemplate) : shownTemplate), [bare, shownTemplate]);
   // Checks compare a photo with its batch: a part of it would give other findings, and working them out for each page takes its time.
@@ -151,8 +140,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     },
     [batch.id, client],
   );
-  const tiles = useMemo(() => tilesOf(photos, photos), [photos]);
-  const compared = useMemo(() => tiles.filter(({ review }) => review !== 'out').slice(0, COMPARED), [tiles]);
   const isWhole = photos.length === total;
   const totals = useMemo(
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
