@@ -3,6 +3,7 @@ import { measureCli } from './cli';
 import { measureFaces, measureFinder } from './finder';
 import { measureFinish } from './finish';
 import { measureSlots } from './slots';
+import { measureTemplates } from './templates';
 import { measureFindings } from './findings';
 import { measureLimits } from './limits';
 import { measureMany } from './many';
@@ -70,6 +71,12 @@ export const PARTS = {
         `${format}: floor ${number(s.floor)} ms, Wobrel ${number(s.wobrel)} ms, hand-written script ${number(s.script)} ms`,
         `  Wobrel / floor ${most(s.wobrelToFloor, 1.15)}, script / Wobrel ${least(s.scriptToWobrel, 3)}, script / floor ${number(s.script / s.floor, 2)}`,
       ]),
+    ],
+  ),
+  templates: part(
+    () => measureTemplates(15),
+    (v) => [
+      `One page of 20 template cards: ${number(v.few, 1)} ms of 20 templates and 5 batches, ${number(v.many, 1)} ms of 2,000 and 500, ratio ${most(v.many / v.few, 2)}`,
     ],
   ),
   slots: part(
