@@ -33,6 +33,9 @@ function TextField({ label, value, onChange }: { label: string; value: string; o
   );
 }
 
+/** A limit to begin with: many shops ask for about as much. */
+const USUAL_KB = 300;
+
 type OutputEditorProps = {
   readonly template: Template;
   readonly output: Output;
@@ -63,20 +66,28 @@ export function OutputEditor({ template, output, onChange, onRemove }: OutputEdi
           onChange={(quality) => onChange({ quality: Math.round(quality) })}
         />
       )}
-      <NumberField
-        label="At most"
-        value={output.maxKB ?? 0}
-        min={0}
-        max={100_000}
-        step={10}
-        unit="KB"
-        onChange={(most) => onChange({ maxKB: Math.round(most) || null })}
+      <ChoiceField
+        label="Bytes"
+        value={output.maxKB === null ? 'any' : 'most'}
+        options={{ any: 'no limit', most: 'at most' }}
+        onChange={(which) => onChange({ maxKB: which === 'any' ? null : USUAL_KB })}
       />
+      {output.maxKB !== null && (
+        <NumberField
+          label="At most"
+          value={output.maxKB}
+          min={1}
+          max={100_000}
+          step={10}
+          unit="KB"
+          onChange={(most) => onChange({ maxKB: Math.round(most) })}
+        />
+      )}
       {output.maxKB !== null && (
         <p className="muted small-text">
           {output.format === 'png'
-            ? 'PNG has no quality to lower: files that are larger are told. 0 is no limit.'
-            : 'Each file gets the highest quality that stays within it. 0 is no limit.'}
+            ? 'PNG has no quality to lower: files that are larger are told.'
+            : 'Each file gets the highest quality that stays within it.'}
         </p>
       )}
       {output.format === 'jpeg' && (
