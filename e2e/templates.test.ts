@@ -55,6 +55,12 @@ test('a template saved twice says in words what changed, shows it on photos, and
   await expect(half).toHaveValue('0');
   await page.getByRole('combobox', { name: 'From' }).selectOption('version 2');
   await expect(page.getByText('No difference on 2 cutouts.')).toBeVisible();
+  // Another template stands beside the versions.
+  await page.request.post('/api/templates', { data: { template: { wobrel: 1, name: 'Quite another', shape: { kind: 'heart' } } } }); // prettier-ignore
+  await page.reload();
+  await page.getByRole('combobox', { name: 'From' }).selectOption('Quite another');
+  await expect(page.getByText('shape heart → circle')).toBeVisible();
+  await expect(page.getByText('2 of 2 cutouts differ.')).toBeVisible();
   await page.getByRole('button', { name: 'Bring version 1 back' }).click();
   await expect(versions.getByRole('listitem').first()).toContainText('as version 1 was');
   await expect(versions.getByRole('listitem')).toHaveCount(3);

@@ -11,16 +11,14 @@ import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { NameDialog } from '../shared/name-dialog';
-import { Select } from '../shared/select';
 import { when } from '../shared/words';
-import { Compare } from './compare';
+import { Comparing } from './comparing';
 import { OpenDialog } from './open-dialog';
 import { newBatchWith } from './template-card';
 import { takeOut } from './template-file';
 import { TemplateStrip } from './template-strip';
 import { makesWords, outputsWords } from './template-words';
 import { useHistoryOf } from './use-cards';
-import { useComparedPhotos } from './use-compared-photos';
 
 /** What a version changed, in words. */
 function changeWords(version: TemplateVersion, before: TemplateVersion | undefined): string {
@@ -46,35 +44,6 @@ function Versions({ history: { versions }, onBringBack }: VersionsProps) {
         </li>
       ))}
     </ol>
-  );
-}
-
-function Comparing({ history }: { readonly history: TemplateHistory }) {
-  const { versions } = history;
-  const [from, setFrom] = useState(String(versions[1]!.version));
-  const [to, setTo] = useState(String(versions[0]!.version));
-  const at = (wanted: string) => versions.find(({ version }) => String(version) === wanted)!;
-  const options = versions.map(({ version }) => [String(version), `version ${version}`] as const);
-  const [before, after] = [at(from).template, at(to).template];
-  const photos = useComparedPhotos(history);
-  const words = changesOf(before, after);
-  return (
-    <section className="panel p-3" aria-labelledby="compare">
-      <div className="d-flex gap-3 align-items-center flex-wrap mb-2">
-        <h2 id="compare" className="mb-0">
-          Compare
-        </h2>
-        <Select label="From" value={from} options={options} onChange={setFrom} />
-        <Select label="To" value={to} options={options} onChange={setTo} />
-      </div>
-      <ul className="small-text">
-        {words.map((one) => (
-          <li key={one}>{one}</li>
-        ))}
-        {words.length === 0 && <li className="muted">They say the same.</li>}
-      </ul>
-      <Compare before={before} after={after} photos={photos} />
-    </section>
   );
 }
 
@@ -172,7 +141,7 @@ export function TemplateScreen({ id }: { readonly id: number }) {
             onBringBack={(version) => doing(() => api(`/api/templates/${id}/versions`, 'POST', { version }))}
           />
         </div>
-        {versions.length > 1 && <Comparing key={newest.version} history={history} />}
+        <Comparing key={newest.version} history={history} />
       </div>
       {dialog === 'open' && (
         <OpenDialog
