@@ -1,6 +1,7 @@
 'use client';
 import { useId, useState } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
+import { FormDialog } from './form-dialog';
 
 type NameDialogProps = {
   readonly title: string;
@@ -19,54 +20,32 @@ export function NameDialog({ title, suggestion, help, withNote = false, onSave, 
   const id = useId();
   const [name, setName] = useState(suggestion);
   const [note, setNote] = useState('');
-  const [error, setError] = useState<string | null>(null);
   return (
-    <Modal show onHide={onHide} aria-labelledby={`${id}-title`}>
-      <Form
-        onSubmit={(event) => {
-          event.preventDefault();
-          onSave(name.trim(), note.trim() || null).catch((e: Error) => setError(e.message));
-        }}
-      >
-        <Modal.Header closeButton>
-          <Modal.Title as="h2" id={`${id}-title`}>
-            {title}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body>
-          <Form.Group controlId={`${id}-name`}>
-            <Form.Label>Name</Form.Label>
-            <Form.Control
-              value={name}
-              autoFocus
-              // A name of one's own is typed over the suggestion.
-              onFocus={(event) => event.target.select()}
-              maxLength={120}
-              onChange={(event) => setName(event.target.value)}
-            />
-            <Form.Text>{help(name.trim())}</Form.Text>
-          </Form.Group>
-          {withNote && (
-            <Form.Group controlId={`${id}-note`} className="mt-3">
-              <Form.Label>Note, if you like</Form.Label>
-              <Form.Control value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} />
-            </Form.Group>
-          )}
-          {error && (
-            <p className="text-danger mt-2 mb-0" role="alert">
-              ✕ {error}
-            </p>
-          )}
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="plain" onClick={onHide}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={name.trim() === ''}>
-            Save
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog
+      title={title}
+      action="Save"
+      disabled={name.trim() === ''}
+      onDo={() => onSave(name.trim(), note.trim() || null)}
+      onHide={onHide}
+    >
+      <Form.Group controlId={`${id}-name`}>
+        <Form.Label>Name</Form.Label>
+        <Form.Control
+          value={name}
+          autoFocus
+          // A name of one's own is typed over the suggestion.
+          onFocus={(event) => event.target.select()}
+          maxLength={120}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Form.Text>{help(name.trim())}</Form.Text>
+      </Form.Group>
+      {withNote && (
+        <Form.Group controlId={`${id}-note`} className="mt-3">
+          <Form.Label>Note, if you like</Form.Label>
+          <Form.Control value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} />
+        </Form.Group>
+      )}
+    </FormDialog>
   );
 }

@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
 import type { StripPhoto } from '@/server/services';
 import { api } from '../shared/api';
+import { FormDialog } from '../shared/form-dialog';
 import type { BroughtIn } from './template-file';
 import { TemplateStrip } from './template-strip';
 import { makesWords, outputsWords } from './template-words';
@@ -18,57 +19,34 @@ type BringInDialogProps = {
 export function BringInDialog({ brought, sample, onDone, onHide }: BringInDialogProps) {
   const { document, template, nextVersion } = brought;
   const [name, setName] = useState(template.name);
-  const [error, setError] = useState<string | null>(null);
   const isTaken = nextVersion !== null && name.trim() === template.name;
-  const keep = async (asVersion: boolean) => {
-    try {
-      await api('/api/templates', 'POST', { template: { ...document, name: name.trim() }, asVersion });
-      onDone();
-    } catch (e) {
-      setError((e as Error).message);
-    }
+  const keep = async () => {
+    await api('/api/templates', 'POST', { template: { ...document, name: name.trim() }, asVersion: isTaken });
+    onDone();
   };
   return (
-    <Modal show onHide={onHide} aria-labelledby="bring-in-title">
-      <Form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep(isTaken);
-        }}
-      >
-        <Modal.Header closeButton>
-          <Modal.Title as="h2" id="bring-in-title">
-            Bring in “{template.name}”
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="template-card">
-          <TemplateStrip template={template} photos={sample} batch="" />
-          <p className="small-text mt-2 mb-1">{makesWords(template)}</p>
-          <p className="muted small-text">{outputsWords(template)}</p>
-          <Form.Group controlId="bring-in-name">
-            <Form.Label>Name</Form.Label>
-            <Form.Control value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
-            <Form.Text>
-              {isTaken
-                ? `There is one called so already: this becomes version ${nextVersion} of it. Another name keeps both.`
-                : 'A new template that every batch can use.'}
-            </Form.Text>
-          </Form.Group>
-          {error && (
-            <p className="text-danger mt-2 mb-0" role="alert">
-              ✕ {error}
-            </p>
-          )}
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="plain" onClick={onHide}>
-            Skip it
-          </Button>
-          <Button type="submit" disabled={name.trim() === ''}>
-            {isTaken ? `Keep as version ${nextVersion}` : 'Keep it'}
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog
+      title={`Bring in “${template.name}”`}
+      action={isTaken ? `Keep as version ${nextVersion}` : 'Keep it'}
+      cancel="Skip it"
+      disabled={name.trim() === ''}
+      onDo={keep}
+      onHide={onHide}
+    >
+      <div className="template-card">
+        <TemplateStrip template={template} photos={sample} batch="" />
+        <p className="small-text mt-2 mb-1">{makesWords(template)}</p>
+        <p className="muted small-text">{outputsWords(template)}</p>
+        <Form.Group controlId="bring-in-name">
+          <Form.Label>Name</Form.Label>
+          <Form.Control value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
+          <Form.Text>
+            {isTaken
+              ? `There is one called so already: this becomes version ${nextVersion} of it. Another name keeps both.`
+              : 'A new template that every batch can use.'}
+          </Form.Text>
+        </Form.Group>
+      </div>
+    </FormDialog>
   );
 }
