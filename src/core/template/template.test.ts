@@ -32,6 +32,7 @@ test('a name alone is a whole template: a centred circle of 8/9 of the frame, on
       width: 1080,
       trim: false,
       matte: null,
+      maxKB: null,
       quality: 90,
       file: '{photo}-{output}',
     },
