@@ -108,6 +108,7 @@ test.each([
   [{ slots: [{ name: 'a', photo: 'front', ...FRONT }], fill: { by: 'name' } }, 'slots[0].photo'],
   [{ slots: [{ name: 'a', ...FRONT, borders: [{ width: -1 }] }] }, 'slots[0].borders[0].width'],
   [{ slots: [{ name: 'a', shape: { kind: 'path', d: 'M0 0' } }] }, 'slots[0].shape'],
+  [{ slots: Array.from({ length: 24 }, (_, i) => ({ name: `${i}`, ...FRONT })), outputs: [{ width: 8000 }] }, 'outputs[0].width'], // prettier-ignore
   [{ slots: [{ name: 'a', ...FRONT }], mode: 'window' }, 'mode'],
   [{ slots: [{ name: 'a', ...FRONT }], behind: [{ show: 'photo' }] }, 'behind[0].show'],
   [{ slots: [{ name: 'a', ...FRONT }], before: [{ show: 'paint', paint: { kind: 'picked' } }] }, 'before[0].paint'],

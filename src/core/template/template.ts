@@ -65,9 +65,12 @@ const MAX_PHOTOS_BEHIND = 200_000_000;
 /** Most pixels for which a place is kept, two bytes each, for all tints that follow the edge and inner shadows together. */
 const MAX_FIELD_PIXELS = 400_000_000;
 
+/** Most pixels of all outputs together, once for each slot: each has a picture of its own, at worst as large as the whole. */
+const MAX_SLOT_PIXELS = 400_000_000;
+
 /** Refuses outputs that no machine at hand could make. */
 function refuseHuge(template: Template): void {
-  const { outputs, behind } = template;
+  const { outputs, behind, slots } = template;
   const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
   const picture = pictureOf(template);
   const fieldsOf = ({ tints, shadows }: Pick<Template, 'tints' | 'shadows'>) =>
@@ -87,6 +90,10 @@ function refuseHuge(template: Template): void {
       const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);
       const why = `with ${fields} inner shadows and tints that follow the edge, all outputs may have ${most} megapixels together`;
       throw new WobrelError('template-invalid', `${at}: ${why}`, at);
+    }
+    if (slots.length * together > MAX_SLOT_PIXELS) {
+      const most = Math.floor(MAX_SLOT_PIXELS / slots.length / 1e6);
+      throw new WobrelError('template-invalid', `${at}: with ${slots.length} slots all outputs may have ${most} megapixels together`, at); // prettier-ignore
     }
     if (together > MAX_PIXELS_TOGETHER)
       throw new WobrelError('template-invalid', `${at}: with this one the outputs have more than 200 megapixels together`, at); // prettier-ignore
