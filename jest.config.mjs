@@ -15,6 +15,8 @@ const esmPackages = [
   '@xmldom',
   'jsondiffpatch',
   '@dmsnell',
+  '@sindresorhus',
+  'escape-string-regexp',
 ];
 
 const config = {

@@ -20,6 +20,10 @@ export async function filesOf(page: Page, begin: () => Promise<unknown>, wait = 
   return unzip(await readFile(await download.path()));
 }
 
+/** Names of the files that are pictures, in alphabetical order. */
+export const pictureNames = (files: ReadonlyMap<string, Buffer>): string[] =>
+  [...files.keys()].filter((name) => !['manifest.json', 'sha256sums.txt'].includes(name)).sort();
+
 /** Presses Export on its step. */
 export async function exported(page: Page): Promise<Map<string, Buffer>> {
   await step(page, 'Export').click();

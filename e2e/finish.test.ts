@@ -51,7 +51,7 @@ test('a mat makes the picture larger, and a caption in it says each photo’s na
   await expect(page.getByRole('button', { name: 'Mat 50 px, 170 below' })).toBeVisible();
   await page.getByRole('button', { name: /^Captions/ }).click();
   const caption = page.getByRole('group', { name: 'Caption 1' });
-  await caption.getByRole('button', { name: '{index}' }).click();
+  await caption.getByLabel('Put a field into text').selectOption('{index}');
   await expect(caption.getByLabel('Text')).toHaveValue('{photo}{index}');
   await expect(page.getByRole('status').first()).toHaveText('saved');
   const files = await exported(page);

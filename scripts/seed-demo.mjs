@@ -1,6 +1,6 @@
 /** Brings the demo photos in over the same routes that the pages use. Safe to repeat. */
 import { openAsBlob } from 'node:fs';
-import { readdir } from 'node:fs/promises';
+import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { root } from './run.mjs';
 
@@ -40,7 +40,7 @@ const POST = {
 const BATCHES = [
   { name: 'Workshop posts', folder: 'workshop', template: POST },
   { name: 'Makers, team page', folder: 'portraits', template: TEAM_CIRCLE },
-  { name: 'Autumn shelf', folder: 'products', template: ROUND_TILE },
+  { name: 'Autumn shelf', folder: 'products', template: ROUND_TILE, data: 'autumn-shelf.csv' },
 ];
 
 async function call(address, path, method = 'GET', body = undefined) {
@@ -68,9 +68,27 @@ export async function waitForServer(address) {
   throw new Error(`the server at ${address} does not answer`);
 }
 
+/** A table of ours: semicolons, no quotation marks, names of files without endings in the second column. */
+async function bringData(address, id, path) {
+  const [head, ...rows] = (await readFile(path, 'utf8'))
+    .trim()
+    .split('\n')
+    .map((line) => line.split(';'));
+  const said = new Map(rows.map((row) => [row[1], row]));
+  const fields = head.filter((_, i) => i !== 1);
+  await call(address, `/api/batches/${id}/fields`, 'PUT', { fields });
+  const { photos } = await call(address, `/api/batches/${id}/photos`);
+  const changes = photos.flatMap((photo) => {
+    const row = said.get(photo.name.replace(/\.[^.]*$/, ''));
+    const values = row?.filter((_, i) => i !== 1).map((value) => value || null);
+    return values ? [{ id: photo.id, data: Object.fromEntries(fields.map((field, i) => [field, values[i]])) }] : [];
+  });
+  await call(address, `/api/batches/${id}/photos`, 'PATCH', { changes });
+}
+
 export async function seedDemo(address) {
   const { batches } = await call(address, '/api/batches');
-  for (const { name, folder, template } of BATCHES) {
+  for (const { name, folder, template, data } of BATCHES) {
     if (batches.some((batch) => batch.name === name)) continue;
     const { id } = await call(address, '/api/batches', 'POST', { name });
     const { revision } = await call(address, `/api/batches/${id}/draft`, 'PUT', { template, revision: 0 });
@@ -82,6 +100,7 @@ export async function seedDemo(address) {
       body.append('photo', await openAsBlob(join(path, file)), file);
       await call(address, `/api/batches/${id}/photos`, 'POST', body);
     }
+    if (data) await bringData(address, id, join(root, 'demo/data', data));
     console.log(`${name}: ${files.length} files brought in`);
   }
 }

@@ -9,14 +9,15 @@ program
   .description('render photos through a template, without a server')
   .requiredOption('--template <file>', 'the template document')
   .requiredOption('--out <folder>', 'where the files and manifest.json go')
+  .option('--data <file>', 'a table of photo data, CSV or TSV, one column of which names the photos’ files')
   .argument('<photos...>', 'photos, or folders of photos')
-  .action(async (photos: string[], options: { template: string; out: string }) => {
+  .action(async (photos: string[], options: { template: string; out: string; data?: string }) => {
     const progress = process.stderr.isTTY
       ? (done: number, all: number) => process.stderr.write(`\r${done} of ${all} photos`)
       : () => {};
     // Only now: asking for help must not load all that renders.
     const { render } = await import('./render');
-    const { items } = await render({ ...options, photos }, progress);
+    const { items } = await render({ ...options, photos }, { done: progress, odd: (words) => console.error(words) });
     if (process.stderr.isTTY) process.stderr.write('\n');
     const failed = items.filter((item) => item.error !== null);
     for (const { photo, error } of failed) console.error(`${photo}: ${error}`);

@@ -1,6 +1,6 @@
 /** The folder that a run writes into: made ready, and nobody else's meanwhile. */
 import { lstat, mkdir, open, readdir, readFile, rename, rm } from 'node:fs/promises';
-import { dirname, join, resolve } from 'node:path';
+import { dirname, join, relative, resolve, sep } from 'node:path';
 import { WobrelError } from '../core/errors';
 import { asWriteError } from '../server/store';
 
@@ -50,7 +50,7 @@ async function claim(out: string): Promise<void> {
 }
 
 export type OutFolder = {
-  /** Names that are taken already. */
+  /** Names of files that are there already, those in folders with their paths. */
   readonly names: readonly string[];
   /** Lets go of the folder. */
   readonly release: () => Promise<void>;
@@ -65,9 +65,18 @@ function asTrouble(error: unknown, out: string): unknown {
     : new WobrelError('cannot-write', `Nothing could be written to ${out}: it can’t be made a folder.`, out);
 }
 
+/** What is in a folder; of folders within, where they are looked into, only their files. */
+async function namesIn(out: string, isDeep: boolean): Promise<string[]> {
+  if (!isDeep) return readdir(out);
+  const entries = await readdir(out, { recursive: true, withFileTypes: true });
+  return entries
+    .filter((entry) => !entry.isDirectory())
+    .map((entry) => relative(out, join(entry.parentPath, entry.name)).replaceAll(sep, '/'));
+}
+
 /** Moves an earlier manifest out of the way; the folder's names after that. */
-async function withoutManifest(out: string): Promise<string[]> {
-  const names = await readdir(out);
+async function withoutManifest(out: string, isDeep: boolean): Promise<string[]> {
+  const names = await namesIn(out, isDeep);
   if (!names.includes('manifest.json')) return names;
   let n = 1;
   while (names.includes(`manifest-earlier-${n}.json`)) n++;
@@ -78,16 +87,17 @@ async function withoutManifest(out: string): Promise<string[]> {
 /**
  * The folder made ready, an earlier manifest moved out of the way.
  *
+ * @param isDeep whether files go into folders within it
  * @throws WobrelError `cannot-write`
  */
-export async function prepareFolder(out: string): Promise<OutFolder> {
+export async function prepareFolder(out: string, isDeep = false): Promise<OutFolder> {
   if (out.trim() === '') throw new WobrelError('cannot-write', 'error: option --out names no folder');
   try {
     await makeFolder(out);
     await claim(out);
     const release = () => rm(join(out, CLAIM), { force: true });
     try {
-      return { names: await withoutManifest(out), release };
+      return { names: await withoutManifest(out, isDeep), release };
     } catch (error) {
       await release();
       throw error;

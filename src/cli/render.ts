@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import PQueue from 'p-queue';
 import { findingsOf, type CheckedPhoto } from '../core/checks';
 import { WobrelError } from '../core/errors';
-import type { PhotoWords } from '../core/fields';
-import { seated } from '../core/groups';
+import type { PhotoData, PhotoWords } from '../core/fields';
+import { seated, spokenOf } from '../core/groups';
 import { withSizes } from '../core/placement';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
 import { picksOf } from '../core/plate';
@@ -19,9 +19,16 @@ import { createEngine, type Engine } from './engine';
 import { prepareFolder } from './out-folder';
 import { pictureFiles, type PictureFiles } from './pictures';
 import { readTemplateFile } from './template';
+import { photoData } from './photo-data';
 import { photoFiles, type NamedPhoto } from './photo-files';
 
-export type RenderCall = { readonly template: string; readonly out: string; readonly photos: readonly string[] };
+export type RenderCall = {
+  readonly template: string;
+  readonly out: string;
+  readonly photos: readonly string[];
+  /** A table of photo data. */
+  readonly data?: string | undefined;
+};
 
 /** A template's file with its pictures as files. */
 async function readTemplate(path: string): Promise<{ template: Template; pictures: PictureFiles }> {
@@ -51,7 +58,7 @@ function faultOf(error: unknown): string {
  *
  * @returns a function of a photo and its place in the batch, from 1
  */
-function looker(engine: Engine, template: Template, alone: boolean) {
+function looker(engine: Engine, template: Template, alone: boolean, dataOf: (place: number) => PhotoData) {
   const own = slotTemplates(template);
   const isCentred = ({ centring: { rule, straighten } }: Template) => rule !== 'middle' || straighten === 'eyes';
   // What a photo is of matters to where it lies, and to colours that are taken from it.
@@ -68,7 +75,7 @@ function looker(engine: Engine, template: Template, alone: boolean) {
         photo: {
           ...facts,
           name: path,
-          words: { photo: path, batch: '', index },
+          words: { photo: path, batch: '', index, data: dataOf(index - 1) },
           sight,
           unseen: looks && sight === null,
         },
@@ -83,24 +90,37 @@ type SeenPhoto = Extract<Seen, { readonly photo: unknown }>['photo'];
 
 /** One cutout to be made, of one photo or of several; or a photo that can't be worked with. */
 type Cutout = { readonly name: string; readonly isGroup?: boolean } & (
-  { readonly photos: readonly (SeenPhoto | null)[] } | { readonly fault: string }
+  { readonly photos: readonly (SeenPhoto | null)[]; readonly data: PhotoData } | { readonly fault: string }
 );
 
 /** What the photos make: a cutout each, or one a group; a photo at fault is an item of its own. */
 function cutoutsOf(template: Template, seen: readonly Seen[]): Cutout[] {
   const one = (of: Seen): Cutout =>
-    'fault' in of ? { name: of.path, fault: of.fault } : { name: of.path, photos: [of.photo] };
+    'fault' in of
+      ? { name: of.path, fault: of.fault }
+      : { name: of.path, photos: [of.photo], data: of.photo.words.data ?? {} };
   if (!hasSlots(template)) return seen.map(one);
   const good = seen.flatMap((of) => ('photo' in of ? [of.photo] : []));
   return [
-    ...seated(template, good).flatMap(({ name, slot, group }): Cutout[] => {
-      if (group?.isMade) return [{ name: group.name, isGroup: true, photos: group.seats }];
-      if (group) return [{ name: group.name, fault: `no photo for ${group.missing.join(', ')}` }];
-      return slot === null ? [{ name, fault: 'no slot takes this photo' }] : [];
-    }),
+    ...seated(template, good)
+      .map(spokenOf)
+      .flatMap(({ name, slot, group, words }): Cutout[] => {
+        if (group?.isMade) return [{ name: group.name, isGroup: true, photos: group.seats, data: words.data ?? {} }];
+        if (group) return [{ name: group.name, fault: `no photo for ${group.missing.join(', ')}` }];
+        return slot === null ? [{ name, fault: 'no slot takes this photo' }] : [];
+      }),
     ...seen.filter((of) => 'fault' in of).map(one),
   ];
 }
+
+/** How texts speak of a cutout. */
+const wordsOf = ({ name, isGroup }: Cutout, data: PhotoData, index: number): PhotoWords => ({
+  photo: name,
+  ...(isGroup && { stem: name }),
+  batch: '',
+  index,
+  data,
+});
 
 /** Renders the cutouts; one that fails is an item with its error. */
 function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen: readonly Seen[], out: string) {
@@ -122,8 +142,8 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
         })),
       );
       const widest = await plates.widest();
-      const photos = cutout.photos.map((photo) => photo && { source: photo.name, photo: { ...photo, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
-      const words = { photo: cutout.name, ...(cutout.isGroup && { stem: cutout.name }), batch: '', index };
+      const words = wordsOf(cutout, cutout.data, index);
+      const photos = cutout.photos.map((photo) => photo && { source: photo.name, photo: { ...photo, words, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
       const { files: written, findings, ...placed } = await engine.render({ photos, words, template: shared, targets, widest }); // prettier-ignore
       return template.outputs.map((output, i) => ({
         photo: cutout.name,
@@ -140,12 +160,16 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
   };
 }
 
-type Report = (done: number, all: number) => void;
+type Report = {
+  /** Called after each photo with the number done and the number in all. */
+  readonly done: (done: number, all: number) => void;
+  /** What is odd and does not stop the run, in a sentence. */
+  readonly odd: (words: string) => void;
+};
 
 /**
  * Renders all photos and writes the manifest.
  *
- * @param report called after each photo with the number done and the number in all
  * @returns the manifest; failed photos are items with an `error`
  * @throws WobrelError where the call or the template is wrong, or nothing can be written
  */
@@ -167,13 +191,16 @@ async function renderWith(
   const startedAt = new Date().toISOString();
   const photos = await photoFiles(call.photos);
   if (photos.length === 0) throw new WobrelError('no-photos', 'there are no photos to render');
-  const { names, release } = await prepareFolder(call.out);
+  const table = call.data === undefined ? null : await photoData(call.data, photos);
+  table?.faults.forEach(report.odd);
+  const makesFolders = template.outputs.some(({ file }) => file.includes('/'));
+  const { names, release } = await prepareFolder(call.out, makesFolders);
   await bringCaptionFonts(template);
   const engine = createEngine(photos.length);
   // One more than threads, so that none waits for a file.
   const queue = new PQueue({ concurrency: engine.threads + 1 });
   try {
-    const look = looker(engine, template, photos.length === 1);
+    const look = looker(engine, template, photos.length === 1, table?.of ?? (() => ({})));
     const seen = await Promise.all(photos.map((photo, i) => queue.add(() => look(photo, i + 1))));
     const nameFile = namer(names);
     const make = renderer(engine, template, pictures, seen, call.out);
@@ -181,14 +208,13 @@ async function renderWith(
     let done = 0;
     const items = await Promise.all(
       cutouts.map((cutout, i) => {
-        const stem = cutout.isGroup ? { stem: cutout.name } : {};
-        const parts = { photo: cutout.name, ...stem, batch: '', template: template.name, index: i + 1 };
+        const parts = { ...wordsOf(cutout, 'data' in cutout ? cutout.data : {}, i + 1), template: template.name };
         const files = template.outputs.map((output) =>
           nameFile(output, { ...parts, height: outputHeight(pictureOf(template), output.width) }),
         );
         return queue.add(async () => {
           const made = await make(cutout, i + 1, files);
-          report(++done, cutouts.length);
+          report.done(++done, cutouts.length);
           return made;
         });
       }),

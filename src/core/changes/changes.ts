@@ -87,7 +87,7 @@ function shapeWords(before: Shape, after: Shape, unit: string): string[] {
 
 /** Plain objects whose fields are called by `fieldAt`. */
 function plainWords(
-  key: 'edge' | 'centring' | 'filters' | 'limits' | 'fill',
+  key: 'edge' | 'centring' | 'filters' | 'limits' | 'fill' | 'metadata',
   before: Fields,
   after: Fields,
   unit: string,
@@ -174,6 +174,7 @@ export function changesOf(before: Template, after: Template): string[] {
     ...(['behind', 'before', 'captions'] as const).flatMap((list) => listWords(list, before[list], after[list], unit)),
     ...(same(before.backdrop, after.backdrop) ? [] : [changeWords('backdrop', before.backdrop, after.backdrop, undefined, unit)]), // prettier-ignore
     ...plainWords('limits', before.limits, after.limits, unit),
+    ...plainWords('metadata', before.metadata, after.metadata, unit),
     ...namedWords('output', before.outputs, after.outputs, outputWords),
   ];
 }

@@ -9,6 +9,7 @@ import { cut } from './cut';
 import { enlargement } from './enlargement';
 import { exposure } from './exposure';
 import { fade } from './fade';
+import { altLong, altName, fieldMissing } from './fields';
 import { faint } from './faint';
 import { fine } from './fine';
 import { flattened } from './flattened';
@@ -47,6 +48,9 @@ export const CHECKS: readonly CheckDefinition[] = [
   captionOut,
   captionSmall,
   captionCut,
+  fieldMissing,
+  altLong,
+  altName,
   twin,
   flattened,
   cut,

@@ -9,4 +9,5 @@ export {
   type ManifestItem,
   type PlacedItem,
 } from './manifest';
-export { namer, safeName } from './names';
+export { fileNames, type FileName } from './file-names';
+export { namer, plainNameOf, safeName, SUMS_FILE } from './names';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { parseTemplate } from '../template';
 import { stemOf } from '../fields';
-import { namer, safeName } from '.';
+import { namer, plainNameOf, safeName } from '.';
 
 const outputOf = (fields: object = {}) => parseTemplate({ wobrel: 1, name: 'T', outputs: [fields] }).outputs[0]!;
 const parts = { photo: 'blue mug.final.JPG', batch: 'Autumn', template: 'Round', index: 7, height: 900 };
@@ -43,4 +43,65 @@ test('no name leaves its folder, whatever it is made from', () => {
 
 test('the stem of a name drops folder and extension, but keeps a leading dot', () => {
   expect(['a/b/c.jpg', 'c.tar.gz', '.hidden', 'C:\\x\\y.png'].map(stemOf)).toEqual(['c', 'c.tar', '.hidden', 'y']);
+});
+
+describe('photo data in names', () => {
+  const data = { 'Article number': 'BW/204', Title: 'Große Schüssel, blau', Empty: '' };
+  const named = (file: string, more: object = {}) => namer()(outputOf({ file }), { ...parts, data, ...more });
+
+  test.each([
+    ['{article number}', 'BW_204.png'],
+    ['{ARTICLE NUMBER|lower}', 'bw_204.png'],
+    ['{title|slug}', 'grosse-schuessel-blau.png'],
+    ['{title|slug|upper}_{index|00}', 'GROSSE-SCHUESSEL-BLAU_07.png'],
+    ['{index|000000}', '000007.png'],
+    ['a{empty}b', 'ab.png'],
+    ['{empty}', '_.png'],
+    ['{no such field}', '{no such field}.png'],
+    ['{photo|no such filter}', '{photo_no such filter}.png'],
+    ['{toString}', '{toString}.png'],
+  ])('%s makes %s', (file, name) => expect(named(file)).toBe(name));
+
+  test('slashes of the pattern make folders, those of a field do not', () => {
+    expect(named('shop/{article number}/{photo|slug}')).toBe('shop/BW_204/blue-mug-final.png');
+    expect(named('{empty}/{photo}')).toBe('blue mug.final.png');
+    expect(named('../../{photo}')).toBe('_/_/blue mug.final.png');
+    expect(named('/a//b/')).toBe('a/b.png');
+    expect(named(Array.from({ length: 20 }, () => 'a').join('/')).split('/')).toHaveLength(9);
+  });
+
+  test('a folder is not called like a file, nor like itself in other letters', () => {
+    const name = namer();
+    const all = ['{photo}', '{photo}.png/a', 'Shop/{photo}', 'shop/{photo}', 'shop'].map((file) =>
+      name({ ...outputOf({ file }), format: 'png' }, { ...parts, photo: 'x' }),
+    );
+    expect(all).toEqual(['x.png', 'x.png_/a.png', 'Shop/x.png', 'Shop/x-2.png', 'shop.png']);
+    expect(namer(['shop/x.png'])(outputOf({ file: 'SHOP/{photo}' }), { ...parts, photo: 'x' })).toBe('shop/x-2.png');
+  });
+
+  test('no pattern and no field leaves the folder', () => {
+    const text = fc.string({ unit: 'binary', minLength: 1, maxLength: 60 });
+    fc.assert(
+      fc.property(text, text, (file, field) => {
+        const name = namer()({ ...outputOf(), file }, { ...parts, data: { f: field } });
+        for (const part of name.split('/')) expect(part).not.toMatch(/^\.+$|^$|[\\\u0000-\u001f]/);
+        expect(name.split('/').length).toBeLessThanOrEqual(9);
+      }),
+    );
+  });
+
+  test('what a pattern says by itself is the name where nobody else has it', () => {
+    const output = outputOf({ file: 'a/{title|slug}' });
+    const name = namer();
+    expect(plainNameOf(output, { ...parts, data })).toBe(name(output, { ...parts, data }));
+    expect(name(output, { ...parts, data })).toBe('a/grosse-schuessel-blau-2.png');
+  });
+
+  test('ten thousand photos of one name are named as quickly as others', () => {
+    const name = namer();
+    const output = outputOf({ file: 'x' });
+    const all = new Set(Array.from({ length: 10_000 }, () => name(output, parts)));
+    expect(all.size).toBe(10_000);
+    expect(all.has('x-10000.png')).toBe(true);
+  });
 });

@@ -1,1 +1,14 @@
-export { fieldsOf, filled, stemOf, type Fields, type PhotoWords } from './fields';
+export {
+  dataIn,
+  fieldKey,
+  fieldsIn,
+  fieldsOf,
+  filled,
+  isOwnField,
+  joinedData,
+  stemOf,
+  type Fields,
+  type PhotoData,
+  type PhotoWords,
+} from './fields';
+export { FILTERS } from './filters';

@@ -25,4 +25,5 @@ export {
 } from './template';
 export { arrangedSlots, slotsMoved, type Arrangement } from './arrange';
 export { hasSlots, slotOf, slotTemplate, slotTemplates, withSlotInHand, withSlotPutBack } from './slots';
+export { METADATA_LABELS, wantedFields, type WantedField } from './wanted-fields';
 export { pixelsPerUnit } from './units';

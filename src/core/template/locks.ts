@@ -17,7 +17,7 @@ export const FIELD_GROUPS = {
   backdrop: { label: 'backdrop', keys: ['backdrop', 'behind'] },
   frame: { label: 'frame', keys: ['frame'] },
   limits: { label: 'limits of checks', keys: ['limits'] },
-  outputs: { label: 'outputs', keys: ['outputs'] },
+  outputs: { label: 'outputs', keys: ['outputs', 'metadata'] },
 } as const satisfies Readonly<Record<string, { readonly label: string; readonly keys: readonly (keyof Template)[] }>>;
 
 export type FieldGroup = keyof typeof FIELD_GROUPS;

@@ -145,6 +145,16 @@ export const outputSchema = z.strictObject({
   file: z.string().min(1).max(200).default('{photo}-{output}'),
 });
 
+/** Texts that files carry, with fields like file names; those that come out empty are not written. */
+const metadataText = z.string().max(500).default('');
+const metadataSchema = z.strictObject({
+  title: metadataText,
+  /** What the picture shows, for those who don't see it. */
+  alt: metadataText,
+  creator: metadataText,
+  copyright: metadataText,
+});
+
 export const documentSchema = z.strictObject({
   /** Where an editor finds this schema; not read. */
   $schema: z.string().max(500).optional(),
@@ -172,6 +182,7 @@ export const documentSchema = z.strictObject({
   captions: z.array(caption.schema).max(16).default([]),
   backdrop: areaPaintSchema.nullable().default(null),
   limits: whole(limitsSchema),
+  metadata: whole(metadataSchema),
   outputs: z
     .array(outputSchema)
     .min(1)

@@ -1,6 +1,7 @@
 /** The tables. Times are milliseconds since 1970; documents are JSON texts. */
 import type { Review } from '../../core/checks';
 import type { ManifestItem, PlacedItem } from '../../core/export';
+import type { PhotoData } from '../../core/fields';
 import type { Outline } from '../../core/shape';
 import type { OpenFields } from '../../core/template';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -65,6 +66,8 @@ export const batches = sqliteTable('batches', {
   outCount: integer('out_count').notNull().default(0),
   /** Grows with every change of its photos. */
   changes: integer('changes').notNull().default(0),
+  /** The fields of its photos' data, in the order of their columns. */
+  fields: text('fields', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
   /** Photos spread evenly through the batch, for its card; null from every change until they are chosen again. */
   strip: text('strip', { mode: 'json' }).$type<readonly (number | readonly (number | null)[])[]>(),
   /** Photos to look at; null from every change until they are counted again. */
@@ -103,6 +106,8 @@ export const photos = sqliteTable(
     /** A change by hand to the rule's placement. */
     adjustment: text('adjustment', { mode: 'json' }),
     review: text('review', { enum: REVIEWS }).notNull().default('open'),
+    /** What its batch's fields say of it; fields that were taken away may still stand here. */
+    data: text('data', { mode: 'json' }).$type<PhotoData>().notNull().default({}),
     addedAt: now('added_at'),
   },
   (table) => [
@@ -191,6 +196,8 @@ export const deliveryPhotos = sqliteTable(
     hasAlpha: integer('has_alpha', { mode: 'boolean' }).notNull(),
     /** One a slot, null where a slot has none; null where the template has no slots. */
     slots: text('slots', { mode: 'json' }).$type<readonly (SlotThen | null)[]>(),
+    /** What its batch's fields said of it when the delivery began. */
+    data: text('data', { mode: 'json' }).$type<PhotoData>(),
     /** What placed it: sight, subject by hand, adjustment, as they were when the delivery began. */
     seen: text('seen', { mode: 'json' }),
     state: text('state', { enum: ['waiting', 'done', 'failed'] })

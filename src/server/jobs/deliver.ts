@@ -47,7 +47,7 @@ async function finishedBefore(path: string): Promise<RenderedFile | null> {
 
 /** Removes what a killed run had begun to write aside. */
 async function sweepAside(folder: string): Promise<void> {
-  const names = await readdir(folder).catch(() => []);
+  const names = await readdir(folder, { recursive: true }).catch(() => []);
   for (const name of names) if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
 }
 
@@ -70,7 +70,7 @@ async function batchOf(delivery: typeof deliveries.$inferSelect, template: Templ
     .from(deliveryPhotos)
     .where(eq(deliveryPhotos.deliveryId, delivery.id))
     .orderBy(asc(deliveryPhotos.id));
-  const words = rows.map(({ photo, slots }, i) => ({ photo, ...(slots && { stem: photo }), batch: delivery.batchName, index: i + 1 })); // prettier-ignore
+  const words = rows.map(({ photo, slots, data }, i) => ({ photo, ...(slots && { stem: photo }), batch: delivery.batchName, index: i + 1, data: data ?? {} })); // prettier-ignore
   const all = rows.flatMap((row, i) =>
     photosThen(row, template).flatMap((photo, slot) =>
       // One that stands in is counted where it is its slot's own.

@@ -1,5 +1,7 @@
 /** Finished pixels into files. */
 import sharp from 'sharp';
+import { holdsMetadata } from '../../core/metadata';
+import { withXmpChunk } from './png-xmp';
 import type { PixelWindow } from '../../core/raster';
 import type { Output } from '../../core/template';
 
@@ -12,22 +14,27 @@ export type Picture = {
   readonly height: number;
   /** Pixels per inch, noted in the file. */
   readonly ppi: number;
+  /** What the file says of itself, as an XMP packet; left out or null for nothing. */
+  readonly xmp?: string | null;
 };
 
 /**
  * Encodes straight RGBA. With `crop`, only that part. The file carries no metadata but
- * its resolution and that its colours are sRGB.
+ * its resolution, that its colours are sRGB, and what it is given to say.
  *
  * @param crop pixels to keep, not empty
  */
 export async function encode(
-  { pixels, width, height, ppi }: Picture,
+  { pixels, width, height, ppi, xmp }: Picture,
   output: Output,
   crop: PixelWindow | null,
 ): Promise<Encoded> {
   let image = sharp(pixels, { raw: { width, height, channels: 4 } });
   if (crop && (crop.width < width || crop.height < height)) image = image.extract(crop);
   image = image.withMetadata({ density: ppi });
+  const packet = xmp && holdsMetadata(output) ? xmp : null;
+  const isPng = output.format === 'png';
+  if (packet && !isPng) image = image.withXmp(packet);
   switch (output.format) {
     case 'png':
       image = image.png();
@@ -52,5 +59,5 @@ export async function encode(
       break;
   }
   const { data, info } = await image.toBuffer({ resolveWithObject: true });
-  return { data, width: info.width, height: info.height };
+  return { data: packet && isPng ? withXmpChunk(data, packet) : data, width: info.width, height: info.height };
 }

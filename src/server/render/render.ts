@@ -1,5 +1,6 @@
 /** One photo into all the files that a delivery wants of it. */
 import { fieldsOf, type PhotoWords } from '../../core/fields';
+import { metadataFor, xmpOf } from '../../core/metadata';
 import {
   coloursFor,
   compose,
@@ -24,7 +25,7 @@ export type RenderTarget = { readonly output: Output; readonly plate: Plate; rea
 type PhotoWork = PlacedPhoto & { readonly sight: Sight | null };
 
 export type RenderWork = {
-  readonly template: Pick<Template, 'name' | 'frame' | 'mat'>;
+  readonly template: Pick<Template, 'name' | 'frame' | 'mat' | 'metadata'>;
   /** One, or one a slot; null where a slot has none. */
   readonly photos: readonly (PhotoWork | null)[];
   /** How captions speak of the cutout. */
@@ -134,7 +135,8 @@ export async function renderPhoto(
       const fields = fieldsOf({ ...words, template: template.name, output: output.name, width, height });
       const inked = writeCaptions(plate, { fields, colours }, pixels);
       const crop = output.trim && inked.width > 0 ? inked : null;
-      const file = await encodeWithin({ pixels, width, height, ppi }, output, crop);
+      const xmp = xmpOf(metadataFor(template.metadata, fields));
+      const file = await encodeWithin({ pixels, width, height, ppi, xmp }, output, crop);
       await writeWhole(path, file.data);
       const { width: w, height: h, quality, data } = file;
       files[i] = { width: w, height: h, bytes: data.length, sha256: sha256Of(data), quality };

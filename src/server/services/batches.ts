@@ -47,6 +47,8 @@ export type BatchDetail = {
   } | null;
   photoCount: number;
   outCount: number;
+  /** Fields of its photos' data, in the order of their columns. */
+  fields: readonly string[];
   refusals: { id: number; name: string; message: string; at: number }[];
   refusalCount: number;
 };
@@ -182,6 +184,7 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
       : null,
     photoCount: row.photoCount,
     outCount: row.outCount,
+    fields: row.fields,
     refusals: listed,
     refusalCount,
   };
@@ -254,6 +257,16 @@ export async function saveDraft(
   if (kept !== null) return kept;
   await batchRow(id);
   throw changedElsewhere();
+}
+
+/** Says which fields its photos' data has; what photos have in others is kept, in case they come back. */
+export async function setFields(id: number, fields: readonly string[]): Promise<void> {
+  await batchRow(id);
+  await write(async (tx) => {
+    // Captions may speak of them: what was counted is old.
+    const stale = { findingCount: null, changes: sql`${batches.changes} + 1` };
+    await tx.update(batches).set({ fields, ...stale }).where(eq(batches.id, id)); // prettier-ignore
+  });
 }
 
 /** Forgets the list of refused files. */

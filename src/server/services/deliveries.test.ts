@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -27,6 +28,10 @@ describe('deliveries', () => {
     const entries = await deliveries.zipEntries(delivery);
     expect(entries.at(-1)!.name).toBe('manifest.json');
     expect(manifestSchema.parse(JSON.parse(entries.at(-1)!.input() as string))).toEqual(manifest);
+    // GNU coreutils read the checksums beside the files.
+    const sums = entries.find(({ name }) => name === 'sha256sums.txt')!.input() as string;
+    const checked = spawnSync('sha256sum', ['-c', '--strict'], { cwd: deliveryFolder(delivery), input: sums, encoding: 'utf8' }); // prettier-ignore
+    expect([checked.status, checked.stdout.split('OK').length - 1]).toEqual([0, 6]);
     const first = await text(entries[0]!.input() as never);
     expect(first.length).toBeGreaterThan(100);
   });

@@ -5,7 +5,7 @@ import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
-import { failedItem, type Manifest, type ManifestItem } from '../../core/export';
+import { failedItem, SUMS_FILE, type Manifest, type ManifestItem } from '../../core/export';
 import { database, tables, write, type DeliveryState } from '../db';
 import { announce, askToStop, embeddedQueue, wakeRunner } from '../jobs';
 import { deliveryFolder } from '../store';
@@ -178,7 +178,7 @@ async function refuseMissing(folder: string, items: readonly ManifestItem[]): Pr
 }
 
 /**
- * What goes into the zip: the finished files, then the manifest. Files are opened one at a time, when their turn comes.
+ * What goes into the zip: the finished files, their checksums as `sha256sum -c` reads them, then the manifest. Files are opened one at a time, when their turn comes.
  *
  * @throws WobrelError `not-found`, `not-done`, or `gone` with the file that is missing
  */
@@ -202,5 +202,7 @@ export async function zipEntries(id: number): Promise<ZipEntry[]> {
         ],
   );
   const text = JSON.stringify(manifest, null, 2) + '\n';
-  return [...files, { name: 'manifest.json', size: Buffer.byteLength(text), lastModified, input: () => text }];
+  const sums = manifest.items.flatMap(({ file, sha256 }) => (file === null ? [] : [`${sha256}  ${file}\n`])).join('');
+  const entryOf = (name: string, said: string) => ({ name, size: Buffer.byteLength(said), lastModified, input: () => said }); // prettier-ignore
+  return [...files, entryOf(SUMS_FILE, sums), entryOf('manifest.json', text)];
 }

@@ -1,6 +1,7 @@
 /** Planning deliveries: every file and its name, before anything is made. */
 import { and, asc, eq, inArray, ne } from 'drizzle-orm';
 import { WobrelError } from '../../core/errors';
+import { dataIn, joinedData } from '../../core/fields';
 import { namer } from '../../core/export';
 import {
   hasSlots,
@@ -46,6 +47,8 @@ const then = ({ photo: { name, sha256, width, height, hasAlpha, handSubject, adj
   seen: { ...seenIn(sight), handSubject, adjustment } as SeenThen,
 }); // prettier-ignore
 
+type Row = { readonly photo: typeof photos.$inferSelect };
+
 /**
  * Plans a delivery: every file and its name is decided here, so that a run that is broken
  * off can go on where it stopped.
@@ -62,7 +65,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(asc(photos.name), asc(photos.id));
   const wanted = only && new Set(only);
-  const isWanted = (row: { readonly photo: typeof photos.$inferSelect } | null) => row !== null && wanted!.has(row.photo.id); // prettier-ignore
+  const isWanted = (row: Row | null) => row !== null && wanted!.has(row.photo.id); // prettier-ignore
   const cutouts = cutoutsOf(template, all).filter(({ lead, slots }) => !wanted || (slots ?? [lead]).some(isWanted));
   if (cutouts.length === 0)
     throw new WobrelError(
@@ -71,6 +74,8 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
         ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
         : 'The batch has no photos to export, or all are left out.',
     );
+  const dataOf = (lead: Row, slots: readonly (Row | null)[] | null) =>
+    joinedData((slots ?? [lead]).flatMap((row) => (row ? [dataIn(batch.fields, row.photo.data)] : [])));
   const began = await versionOf(batch);
   const nameFile = namer();
   const id = await write(async (tx) => {
@@ -96,11 +101,12 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
             deliveryId,
             ...then(lead),
             photo: name,
+            data: dataOf(lead, slots),
             slots: slots && slots.map((row) => row && { ...then(row), standsIn: row.standsIn }),
           })),
         )
         .returning({ id: deliveryPhotos.id });
-      const files = chunk.flatMap(({ name, slots }, i) => {
+      const files = chunk.flatMap(({ name, lead, slots }, i) => {
         index++;
         return template.outputs.map((output, outputIndex) => ({
           deliveryId,
@@ -113,6 +119,7 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
             batch: batch.name,
             template: template.name,
             index,
+            data: dataOf(lead, slots),
             height: outputHeight(pictureOf(template), output.width),
           }),
         }));

@@ -2,7 +2,8 @@
 import { and, eq, ne } from 'drizzle-orm';
 import PQueue from 'p-queue';
 import type { BatchPhoto } from '../../core/checks';
-import { seated } from '../../core/groups';
+import { dataIn } from '../../core/fields';
+import { seated, spokenOf } from '../../core/groups';
 import type { Adjustment, HandSubject } from '../../core/placement';
 import { keptTemplate } from '../../core/template';
 import { database, tables, write } from '../db';
@@ -21,6 +22,7 @@ export async function countedPhotos({
   id: batchId,
   name: batch,
   draft,
+  fields,
 }: typeof batches.$inferSelect): Promise<readonly BatchPhoto[]> {
   const rows = await database()
     .select({ photo: photos, sight: sights.document })
@@ -28,18 +30,20 @@ export async function countedPhotos({
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(photos.name, photos.id);
-  const all = rows.map(({ photo: { name, review, width, height, hasAlpha, handSubject, adjustment }, sight }, i) => ({
-    name,
-    words: { photo: name, batch, index: i + 1 },
-    review,
-    width,
-    height,
-    hasAlpha,
-    ...seenIn(sight),
-    handSubject: handSubject as HandSubject | null,
-    adjustment: adjustment as Adjustment | null,
-  }));
-  return seated(keptTemplate(draft), all);
+  const all = rows.map(
+    ({ photo: { name, review, width, height, hasAlpha, handSubject, adjustment, data }, sight }, i) => ({
+      name,
+      words: { photo: name, batch, index: i + 1, data: dataIn(fields, data) },
+      review,
+      width,
+      height,
+      hasAlpha,
+      ...seenIn(sight),
+      handSubject: handSubject as HandSubject | null,
+      adjustment: adjustment as Adjustment | null,
+    }),
+  );
+  return seated(keptTemplate(draft), all).map(spokenOf);
 }
 
 /** Counts a batch's findings in a thread and notes them, unless it has changed meanwhile: then it is counted again when asked for. */

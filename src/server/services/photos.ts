@@ -6,6 +6,8 @@ import { dirname } from 'node:path';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import type { Review } from '../../core/checks';
+import type { PhotoData } from '../../core/fields';
+import { dataChangeSchema, joinedChanges } from '../../core/table';
 import { adjustmentSchema, handSubjectSchema, type Adjustment, type HandSubject } from '../../core/placement';
 import { SIGHT_VERSION, type FoundSubject, type Sight, type Pointing } from '../../core/sight';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
@@ -36,6 +38,7 @@ export type PhotoRow = {
   unseen: boolean;
   handSubject: HandSubject | null;
   adjustment: Adjustment | null;
+  data: PhotoData;
 };
 
 /** What became of one arriving file. */
@@ -53,6 +56,7 @@ const COLUMNS = {
   review: photos.review,
   handSubject: photos.handSubject,
   adjustment: photos.adjustment,
+  data: photos.data,
 };
 
 type Columns = { [K in keyof typeof COLUMNS]: (typeof photos.$inferSelect)[K] };
@@ -206,6 +210,8 @@ export const photoChangeSchema = z.strictObject({
   review: z.enum(tables.REVIEWS).optional(),
   handSubject: handSubjectSchema.nullable().optional(),
   adjustment: adjustmentSchema.nullable().optional(),
+  /** Fields that change, by name. */
+  data: dataChangeSchema.optional(),
 });
 export type PhotoChange = z.infer<typeof photoChangeSchema>;
 
@@ -219,15 +225,13 @@ const changed = (column: SQLiteColumn, key: keyof PhotoChange) =>
 /** Changes photos of a batch, all or none, in one statement. */
 export async function changePhotos(batchId: number, changes: readonly PhotoChange[]): Promise<void> {
   await batchRow(batchId);
-  // Of several changes of one photo the later ones count.
-  const byId = new Map<number, PhotoChange>();
-  for (const change of changes) byId.set(change.id, { ...byId.get(change.id), ...change });
   await write(async (tx) => {
     await tx.run(sql`update ${photos} set
       review = ${changed(photos.review, 'review')},
       hand_subject = ${changed(photos.handSubject, 'handSubject')},
-      adjustment = ${changed(photos.adjustment, 'adjustment')}
-      from json_each(${JSON.stringify([...byId.values()])}) as change
+      adjustment = ${changed(photos.adjustment, 'adjustment')},
+      data = json_patch(${photos.data}, coalesce(json_extract(change.value, '$.data'), '{}'))
+      from json_each(${JSON.stringify(joinedChanges(changes))}) as change
       where ${photos.batchId} = ${batchId} and ${photos.id} = json_extract(change.value, '$.id')`);
   });
 }

@@ -156,7 +156,7 @@ export async function templateHistory(id: number) {
     .orderBy(desc(templateVersions.version))
     .limit(VERSIONS);
   const usedIn = await db
-    .select({ id: batches.id, name: batches.name, version: templateVersions.version })
+    .select({ id: batches.id, name: batches.name, fields: batches.fields, version: templateVersions.version })
     .from(batches)
     .innerJoin(templateVersions, eq(templateVersions.id, batches.templateVersionId))
     .where(eq(templateVersions.templateId, id))

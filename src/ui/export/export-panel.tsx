@@ -3,6 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { countBatch } from '@/core/checks';
+import { fileNames } from '@/core/export';
+import type { PhotoWords } from '@/core/fields';
 import type { Output, Template } from '@/core/template';
 import type { DeliveryProgress, PhotoRow } from '@/server/services';
 import { DeliveryCard } from '../deliveries/delivery-card';
@@ -13,6 +15,8 @@ import { Section } from '../shared/section';
 import { WhatIs } from '../shared/what-is';
 import { amount, plural } from '../shared/words';
 import type { TemplateStore } from '../template/store';
+import { MetadataSection } from './metadata-section';
+import { NamesLink } from './names-dialog';
 import { OutputEditor } from './output-editor';
 import { nextOutput, outputWords } from './outputs';
 
@@ -26,12 +30,14 @@ type ExportPanelProps = {
   readonly narrowed: readonly PhotoRow[] | null;
   /** What is doubtful, told before the export. */
   readonly doubtful: ReactNode;
+  /** What is exported, as texts speak of it. */
+  readonly cutouts: readonly PhotoWords[];
   /** Brings the server up to date. */
   readonly flush: () => Promise<unknown>;
 };
 
 /** The outputs of the template, one of them open at a time. */
-function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store'>) {
+function Outputs({ template, store, cutouts }: Pick<ExportPanelProps, 'template' | 'store' | 'cutouts'>) {
   const { outputs } = template;
   const [open, setOpen] = useState<number | null>(outputs.length === 1 ? 0 : null);
   const change = (change: (outputs: readonly Output[]) => readonly Output[]) =>
@@ -41,6 +47,7 @@ function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store
     setOpen(outputs.length);
   };
   useActions('page', { addOutput: add });
+  const firsts = fileNames(template, cutouts.slice(0, 1));
   return (
     <>
       {outputs.map((output, i) => (
@@ -54,6 +61,8 @@ function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store
           <OutputEditor
             template={template}
             output={output}
+            onDrag={store.drag}
+            example={firsts[i]?.file ?? null}
             onChange={(fields) => change((list) => list.map((o, k) => (k === i ? { ...o, ...fields } : o)))}
             onRemove={
               outputs.length > 1
@@ -71,16 +80,15 @@ function Outputs({ template, store }: Pick<ExportPanelProps, 'template' | 'store
           Add an output
         </Button>{' '}
         <WhatIs word="output" />
-        <p className="muted small-text mt-1 mb-0">
-          File names may use {'{photo} {output} {batch} {template} {index} {width} {height}'}.
-        </p>
+        <NamesLink names={() => fileNames(template, cutouts)} />
       </div>
+      <MetadataSection template={template} store={store} />
     </>
   );
 }
 
 /** The outputs, the export itself, and the deliveries of this batch. */
-export function ExportPanel({ batchId, template, store, files, narrowed, doubtful, flush }: ExportPanelProps) {
+export function ExportPanel({ batchId, template, store, cutouts, files, narrowed, doubtful, flush }: ExportPanelProps) {
   const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ['deliveries', 'batch', batchId],
@@ -104,7 +112,7 @@ export function ExportPanel({ batchId, template, store, files, narrowed, doubtfu
   const all = files === null ? 'all files' : plural(files, 'file');
   return (
     <>
-      <Outputs template={template} store={store} />
+      <Outputs template={template} store={store} cutouts={cutouts} />
       <div className="side-block side-end d-grid gap-2">
         {doubtful}
         <div ref={choices} className="d-grid gap-2">

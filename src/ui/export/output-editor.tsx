@@ -1,37 +1,14 @@
 'use client';
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { pictureOf, type Output, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from '../paint/colour-field';
 import { NumberField } from '../shared/number-field';
+import { PatternField } from '../shared/pattern-field';
+import { NameField } from '../template/name-field';
 import { asFormat, FORMATS, type DrawnFormat } from './outputs';
 import { OutputSizeFields } from './output-size-fields';
-
-function TextField({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
-  const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
-  const commit = () => {
-    const text = typed?.trim();
-    setTyped(null);
-    if (text && !/[/\\]/.test(text) && text !== value) onChange(text);
-  };
-  return (
-    <div className="field">
-      <label htmlFor={id}>{label}</label>
-      <input
-        id={id}
-        className="form-control"
-        value={typed ?? value}
-        maxLength={60}
-        spellCheck={false}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => event.key === 'Enter' && commit()}
-      />
-    </div>
-  );
-}
 
 /** A limit to begin with: many shops ask for about as much. */
 const USUAL_KB = 300;
@@ -40,15 +17,25 @@ type OutputEditorProps = {
   readonly template: Template;
   readonly output: Output;
   readonly onChange: (fields: Partial<Output>) => void;
+  /** All that is typed at one go is one step to undo. */
+  readonly onDrag: (active: boolean) => void;
   readonly onRemove: (() => void) | null;
+  /** What the first file of it is called. */
+  readonly example: string | null;
 };
 
 /** One output: size, format and file names. */
-export function OutputEditor({ template, output, onChange, onRemove }: OutputEditorProps) {
+export function OutputEditor({ template, output, onChange, onDrag, onRemove, example }: OutputEditorProps) {
   const id = useId();
   return (
     <div role="group" aria-label={`Output ${output.name}`}>
-      <TextField label="Name" value={output.name} onChange={(name) => onChange({ name })} />
+      <NameField
+        label="Name"
+        value={output.name}
+        most={60}
+        // It is part of files' names.
+        onChange={(name) => onChange({ name: name.replace(/[/\\]/g, '-') })}
+      />
       <ChoiceField
         label="Format"
         value={output.format as DrawnFormat}
@@ -103,7 +90,20 @@ export function OutputEditor({ template, output, onChange, onRemove }: OutputEdi
           )}
         </>
       )}
-      <TextField label="File names" value={output.file} onChange={(file) => onChange({ file })} />
+      <PatternField
+        label="File names"
+        value={output.file}
+        most={200}
+        emptiable={false}
+        onChange={(file) => onChange({ file })}
+        onDrag={onDrag}
+      />
+      {example && (
+        <div className="field">
+          <span className="label">Makes</span>
+          <span className="text-break">{example}</span>
+        </div>
+      )}
       <div className="d-flex justify-content-between align-items-center">
         <Form.Check
           id={id}

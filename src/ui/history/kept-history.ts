@@ -11,7 +11,7 @@ const LENGTH = 400_000;
 const BATCHES = 3;
 const PAUSE_MS = 500;
 
-const stepSchema = z.object({ words: z.string(), part: z.enum(['template', 'photos']), back: z.unknown(), forth: z.unknown() }); // prettier-ignore
+const stepSchema = z.object({ words: z.string(), part: z.enum(['template', 'photos', 'table']), back: z.unknown(), forth: z.unknown() }); // prettier-ignore
 const keptSchema = z.array(z.object({ batch: z.int(), past: z.array(stepSchema), future: z.array(stepSchema) }));
 const kept = createKept('history', keptSchema, []);
 

@@ -13,7 +13,7 @@ const offers = new Set<Offer>();
 let awaited: KeyId | null = null;
 
 /** Keys that say where to, and the list itself: they mean nothing as a name. */
-const KEYS_ONLY: ReadonlySet<KeyId> = new Set<KeyId>(['go', 'nudge', 'find']);
+const KEYS_ONLY: ReadonlySet<KeyId> = new Set<KeyId>(['go', 'nudge', 'find', 'cell', 'edit']);
 
 const runIn = ({ handlers }: Offer, id: KeyId) => handlers.current[id]?.(new KeyboardEvent('keydown'));
 

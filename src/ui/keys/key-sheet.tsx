@@ -6,6 +6,7 @@ const PARTS = [
   ['Everywhere', entriesOf('page').map(([, entry]) => entry)],
   ['Wall', entriesOf('wall').map(([, entry]) => entry)],
   ['Easel', entriesOf('easel').map(([, entry]) => entry)],
+  ['Table of photo data', entriesOf('table').map(([, entry]) => entry)],
   ['Stage', STAGE_KEYS],
 ] as const;
 

@@ -7,8 +7,8 @@ import { useActions, useEaselScope, useKeys } from './use-keys';
 
 test('no key has two meanings in one scope, and what can be open at once shares none', () => {
   const used = new Map<string, string>();
-  // The wall lies on a page; the easel takes the page's keys away.
-  const together: Readonly<Record<Scope, string>> = { page: 'page', wall: 'page', easel: 'easel' };
+  // The wall lies on a page; the easel takes the page's keys away, the table those of letters.
+  const together: Readonly<Record<Scope, string>> = { page: 'page', wall: 'page', easel: 'easel', table: 'table' };
   for (const [id, { scope, keys }] of Object.entries(KEYS))
     for (const key of keys) {
       const place = `${together[scope]} ${key}`;

@@ -1,7 +1,7 @@
 /** Everything that can be done by a key or by its name: what it does and where. The sheet of keys, the list of actions and the screens all go by this table. */
 
-/** Where a key holds: on the open page, or on the easel, which lies over it. */
-export type Scope = 'page' | 'wall' | 'easel';
+/** Where a key holds: on the open page, on its wall or its table, or on the easel, which lies over it. */
+export type Scope = 'page' | 'wall' | 'easel' | 'table';
 
 export type Entry = {
   readonly scope: Scope;
@@ -57,6 +57,9 @@ export const KEYS = {
   addBehind: named('put the photo, a picture or a paint behind', 'toTemplate'),
   viewEach: named('show every cutout'),
   viewAverage: named('show all cutouts averaged'),
+  viewTable: named('show the table of photo data', 'toPhotos'),
+  bringTable: named('bring in a table of photo data', 'toPhotos'),
+  addField: named('add a field of photo data', 'toPhotos'),
   viewStage: named('show the stage', 'toTemplate'),
   guides: named('show or hide the guides'),
   addOutput: named('add an output', 'toExport'),
@@ -69,6 +72,11 @@ export const KEYS = {
   wallLeave: { scope: 'wall', keys: ['l'], shown: 'L', does: 'leave the chosen photos out' },
   wallLook: { scope: 'wall', keys: ['o'], shown: 'O', does: 'the chosen photos are open again, to look at' },
   remove: { scope: 'wall', keys: ['delete'], shown: 'Delete', does: 'take the chosen photos out of the batch' },
+  cell: { scope: 'table', keys: [...arrows('shift_'), 'home', 'end', 'shift_home', 'shift_end', 'pageup', 'pagedown'], shown: '← ↑ → ↓ Home End', does: 'go from cell to cell, with Shift and an arrow choosing all on the way' },
+  edit: { scope: 'table', keys: ['enter', 'f2'], shown: 'Enter', does: 'change what the cell says; any letter begins anew' },
+  fillDown: { scope: 'table', keys: ['mod_d'], shown: 'Ctrl + D', does: 'fill the first chosen row into those below' },
+  clearCells: { scope: 'table', keys: ['delete', 'backspace'], shown: 'Delete', does: 'empty the chosen cells' },
+  allCells: { scope: 'table', keys: ['mod_a'], shown: 'Ctrl + A', does: 'choose all cells' },
   nudge: { scope: 'easel', keys: arrows('shift_'), shown: '← ↑ → ↓', does: 'nudge the photo by 1, with Shift by 10' },
   larger: { scope: 'easel', keys: ['+', 'shift_+', '='], shown: '+', does: 'larger' },
   smaller: { scope: 'easel', keys: ['-'], shown: '−', does: 'smaller' },

@@ -12,6 +12,8 @@ const dialogOf = (scope: Scope) => (scope === 'easel' ? '.easel-modal' : null);
 function isElsewhere(event: KeyboardEvent, scope: Scope): boolean {
   const target = event.target as HTMLElement | null;
   const dialog = target?.closest?.('.modal') ?? null;
+  // Letters typed into the table are its own; keys that hold everywhere do there, too.
+  if (scope !== 'table' && target?.closest?.('[role=grid]') && !event.ctrlKey && !event.metaKey) return true;
   if (dialog && !dialog.matches(dialogOf(scope) ?? 'none')) return true;
   // Arrows in a group of choices go from choice to choice.
   return event.key.startsWith('Arrow') && Boolean(target?.closest?.('[role=radiogroup]'));

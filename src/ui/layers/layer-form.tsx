@@ -16,7 +16,7 @@ import { DashesField } from './dashes-field';
 import { MaskField } from './mask-field';
 import { goodDepth } from './lists';
 import { StrengthField } from './strength-field';
-import { TextField } from './text-field';
+import { PatternField } from '../shared/pattern-field';
 
 type Values = Readonly<Record<string, unknown>>;
 
@@ -101,7 +101,9 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
       case 'colour':
         return <ColourField key={key} label={label} value={value as string} onChange={take} onDrag={onDrag} />;
       case 'text':
-        return <TextField key={key} label={label} value={value as string} onChange={take} onDrag={onDrag} />;
+        return (
+          <PatternField key={key} label={label} value={value as string} most={500} onChange={take} onDrag={onDrag} />
+        );
       case 'dashes':
         return <DashesField key={key} label={label} border={layer as unknown as Border} unit={unit} onChange={set} />;
       case 'box':

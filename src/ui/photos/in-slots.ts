@@ -1,31 +1,17 @@
 /** A batch's photos in the slots of its template, and the cutouts that they make. */
-import { seated, type Seated } from '@/core/groups';
+import { seated, spokenOf, type Seated } from '@/core/groups';
 import { hasSlots, type Template } from '@/core/template';
 import type { WordedPhoto } from './worded';
 
 /** A photo that may know its slot and, one of each group, all of its cutout. */
 export type BenchPhoto = Seated<WordedPhoto>;
 
-/** Captions of a group speak of the group. */
-const spoken = new WeakMap<BenchPhoto, BenchPhoto>();
-
-function asGroup(photo: BenchPhoto): BenchPhoto {
-  const { group, words } = photo;
-  if (!group) return photo;
-  const known = spoken.get(photo) ?? {
-    ...photo,
-    words: { ...words, photo: group.name, stem: group.name, index: group.index },
-  };
-  spoken.set(photo, known);
-  return known;
-}
-
 /** The photos in their order; those that are as they were stay the same objects. */
 export const inSlots = (
   template: Pick<Template, 'slots' | 'fill'>,
   photos: readonly WordedPhoto[],
 ): readonly BenchPhoto[] =>
-  hasSlots(template) ? seated(template, photos, ({ review }) => review !== 'out').map(asGroup) : photos;
+  hasSlots(template) ? seated(template, photos, ({ review }) => review !== 'out').map(spokenOf) : photos;
 
 /** Whether a photo has a place on the wall: all but those that lie in the cutout of another. */
 const isTile = ({ slot, group, review }: BenchPhoto) =>

@@ -86,3 +86,24 @@ test('without a line changes wait, join with later ones, and go when it is back'
   await answer();
   expect(failed).toEqual(['The server can’t be reached.', null]);
 });
+
+test('nothing to change keeps nothing back', async () => {
+  const { saves, asked } = server();
+  saves.add([]);
+  saves.add([{ id: 1, review: 'good' }]);
+  expect(asked).toEqual([[{ id: 1, review: 'good' }]]);
+});
+
+test('fields of a photo’s data are joined one by one, and much text goes in several requests', async () => {
+  const { saves, asked, answer } = server();
+  saves.add([{ id: 1, review: 'good' }]);
+  saves.add([{ id: 1, data: { Title: 'a', Maker: 'b' } }]);
+  saves.add([{ id: 1, data: { Title: null } }]);
+  await answer();
+  expect(asked[1]).toEqual([{ id: 1, data: { Title: null, Maker: 'b' } }]);
+  saves.add(Array.from({ length: 400 }, (_, id) => ({ id, data: { Title: 'x'.repeat(2000) } })));
+  while (asked.length < 5) await answer();
+  const sent = asked.slice(2) as { id: number }[][];
+  expect(sent.flat().map(({ id }) => id)).toEqual(Array.from({ length: 400 }, (_, id) => id));
+  for (const one of sent) expect(JSON.stringify(one).length).toBeLessThan(320_000);
+});

@@ -1,4 +1,5 @@
 /** Changes of photos on their way to the server: one request at a time, in the order in which they were made. */
+import { joinedChanges } from '@/core/table';
 import type { PhotoChange } from '@/server/services';
 import { isOffline, lineBack } from '../shared/line';
 
@@ -7,11 +8,17 @@ type Send = (changes: readonly PhotoChange[]) => Promise<unknown>;
 /** Most changes that a request takes. */
 const MOST = 20_000;
 
-/** Changes of one photo joined: the later ones count. */
-function joined(changes: readonly PhotoChange[]): PhotoChange[] {
-  const byId = new Map<number, PhotoChange>();
-  for (const change of changes) byId.set(change.id, { ...byId.get(change.id), ...change });
-  return [...byId.values()];
+/** Most letters of them: a request may have a megabyte, and a letter takes up to three bytes. */
+const MOST_LETTERS = 300_000;
+
+/** The first changes that go in one request, and the others. */
+function firstOf(changes: readonly PhotoChange[]): [now: PhotoChange[], later: PhotoChange[]] {
+  let letters = 0;
+  const over = changes.findIndex((change, i) => {
+    letters += JSON.stringify(change).length;
+    return i === MOST || (letters > MOST_LETTERS && i > 0);
+  });
+  return over < 0 ? [[...changes], []] : [changes.slice(0, over), changes.slice(over)];
 }
 
 /**
@@ -25,9 +32,8 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
   async function run(): Promise<void> {
     while (waiting.length > 0) {
       // What came while the last request was under way goes in one.
-      const changes = joined(waiting);
-      const now = changes.slice(0, MOST);
-      waiting = changes.slice(MOST);
+      const [now, later] = firstOf(joinedChanges(waiting));
+      waiting = later;
       try {
         await send(now);
         onFailed(null);
@@ -44,6 +50,7 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
 
   return {
     add: (changes: readonly PhotoChange[]): void => {
+      if (changes.length === 0) return;
       waiting = [...waiting, ...changes];
       running ??= run();
     },
@@ -52,6 +59,6 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
       await running;
     },
     /** What has not been sent yet: for a page that is going. */
-    unsent: (): readonly PhotoChange[] => joined(waiting),
+    unsent: (): readonly PhotoChange[] => joinedChanges(waiting),
   };
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
+import { changedData } from '@/core/table';
 import type { PhotoChange, PhotoRow } from '@/server/services';
 import type { History } from '../history/history';
 import { anew } from '../shared/anew';
@@ -13,6 +14,8 @@ import { createPhotoSaves } from './photo-saves';
 export type PhotoEdits = {
   /** Changes photos at once on screen, and on the server; one step of the history. */
   readonly apply: (words: string, changes: readonly PhotoChange[]) => void;
+  /** The same as part of a larger step, which notes itself: gives the changes that take it back. */
+  readonly change: (changes: readonly PhotoChange[]) => readonly PhotoChange[];
   /** A photo as it is now: the page may not have been drawn anew since the last change. */
   readonly now: (id: number) => PhotoRow | undefined;
   /** Ends when the server has all changes. */
@@ -28,7 +31,9 @@ function withChanges(data: PhotoPages, changes: readonly PhotoChange[]): PhotoPa
   const by = new Map(changes.map((change) => [change.id, change]));
   const changed = (photo: PhotoRow) => {
     const change = by.get(photo.id);
-    return change ? ({ ...photo, ...change } as PhotoRow) : photo;
+    if (!change) return photo;
+    const data = change.data ? changedData(photo.data, change.data) : photo.data;
+    return { ...photo, ...change, data } as PhotoRow;
   };
   return { ...data, pages: data.pages.map((page) => ({ ...page, photos: page.photos.map(changed) })) };
 }
@@ -43,8 +48,11 @@ function inverse(client: QueryClient, batchId: number, changes: readonly PhotoCh
   return changes.flatMap((change): PhotoChange[] => {
     const photo = by.get(change.id);
     if (!photo) return [];
-    const keys = Object.keys(change) as (keyof PhotoChange)[];
-    return [Object.fromEntries(keys.map((key) => [key, photo[key]])) as PhotoChange];
+    const { data, ...own } = change;
+    const keys = Object.keys(own) as (keyof typeof own)[];
+    const before = Object.fromEntries(keys.map((key) => [key, photo[key]])) as Partial<PhotoChange>;
+    const fields = Object.keys(data ?? {}).map((name) => [name, photo.data[name] ?? null] as const);
+    return [{ ...before, id: change.id, ...(data && { data: Object.fromEntries(fields) }) }];
   });
 }
 
@@ -81,19 +89,26 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
     [batchId, client, saves],
   );
   useEffect(() => history.takePart('photos', change), [history, change]);
+  const changeWithin = useCallback(
+    (changes: readonly PhotoChange[]) => {
+      const back = inverse(client, batchId, changes);
+      change(changes);
+      return back;
+    },
+    [batchId, client, change],
+  );
   const apply = useCallback(
     (words: string, changes: readonly PhotoChange[]) => {
       if (changes.length === 0) return;
-      const back = inverse(client, batchId, changes);
-      change(changes);
+      const back = changeWithin(changes);
       say(words);
       history.record({ words, part: 'photos', back, forth: changes });
     },
-    [batchId, client, change, history],
+    [changeWithin, history],
   );
   const now = useCallback(
     (id: number) => photosNow(client, batchId).find((photo) => photo.id === id),
     [batchId, client],
   );
-  return { apply, now, flush: saves.flush, error };
+  return { apply, change: changeWithin, now, flush: saves.flush, error };
 }

@@ -16,6 +16,7 @@ const photo = (id: number, name: string, left: number, review: PhotoRow['review'
   id,
   sha256: '',
   unseen: false,
+  data: {},
   name,
   width: 2000,
   height: 2000,

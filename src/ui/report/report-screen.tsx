@@ -134,7 +134,7 @@ type ReportProps = { readonly batch: BatchDetail; readonly template: Template; r
 
 function Report({ batch, template: given, photos: rows }: ReportProps) {
   const router = useRouter();
-  const photos = useMemo(() => inSlots(given, worded(rows, batch.name, false)), [given, rows, batch.name]);
+  const photos = useMemo(() => inSlots(given, worded(rows, batch, false)), [given, rows, batch]);
   const template = useMemo(
     () =>
       withSizes(

@@ -8,6 +8,7 @@ type FormDialogProps = {
   readonly action: string;
   readonly cancel?: string;
   readonly disabled?: boolean;
+  readonly size?: 'lg';
   /** Does it; what it throws is shown. */
   readonly onDo: () => Promise<unknown>;
   readonly onHide: () => void;
@@ -20,6 +21,7 @@ export function FormDialog({
   action,
   cancel = 'Cancel',
   disabled = false,
+  size,
   onDo,
   onHide,
   children,
@@ -27,7 +29,7 @@ export function FormDialog({
   const id = useId();
   const [error, setError] = useState<string | null>(null);
   return (
-    <Modal show onHide={onHide} aria-labelledby={`${id}-title`}>
+    <Modal show size={size} onHide={onHide} aria-labelledby={`${id}-title`}>
       <Form
         onSubmit={(event) => {
           event.preventDefault();

@@ -23,6 +23,8 @@ export const WORDS = {
   gap: 'A part of the shape that the photo does not reach.',
   adjustment: 'A change by hand to how one photo lies. The template’s rule stays as it is.',
   finding: 'Something about one photo or output that is beyond a limit, with a way to mend it.',
+  'photo data':
+    'Fields of each photo, such as a title or an article number, from a table: for names, captions and metadata.',
   output: 'One size and format of file; each photo gives one file for every output.',
   matte: 'The colour put behind the cutout in formats that can’t be transparent.',
   delivery: 'One export: all its files, and a list of them with sizes and checksums.',

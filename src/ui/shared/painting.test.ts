@@ -95,3 +95,14 @@ test('a list that has left the page is not drawn', async () => {
   await painting.refresh();
   expect(asked).toEqual([]);
 });
+
+test('what is asked for in the moment in which a round finds nothing more is painted, too', async () => {
+  const { painting, asked, group } = page();
+  const list = group('list', { template: template('T'), width: 30, photos: [] });
+  void painting.refresh();
+  list.goal = { ...list.goal, photos: [photo(1)] };
+  list.canvases.set(1, { dataset: {} } as unknown as HTMLCanvasElement);
+  void painting.refresh();
+  await settle();
+  expect(asked.map(({ ids }) => ids)).toEqual([[1]]);
+});

@@ -35,6 +35,8 @@ export function createPainting(draw: Draw, paint: Paint) {
   const painted = new WeakMap<HTMLCanvasElement, Painted>();
   const errors = new WeakMap<PaintGroup, ReadonlyMap<number, string>>();
   let busy = false;
+  // A round that has just found nothing more is not over yet: what is asked for then would be lost.
+  let again = false;
 
   function staleOf({ goal, canvases }: PaintGroup): readonly PreviewPhoto[] {
     if (goal.width < 1) return [];
@@ -89,10 +91,14 @@ export function createPainting(draw: Draw, paint: Paint) {
     },
     /** Paints what is not as it should be; what changes while a round is under way comes in the next. */
     refresh: async (): Promise<void> => {
+      again = true;
       if (busy) return;
       busy = true;
       try {
-        await rounds();
+        while (again) {
+          again = false;
+          await rounds();
+        }
       } finally {
         busy = false;
       }

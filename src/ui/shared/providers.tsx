@@ -10,7 +10,7 @@ export function Providers({ children }: { children: ReactNode }) {
   );
   return (
     <QueryClientProvider client={client}>
-      <HotkeysProvider initiallyActiveScopes={['page', 'wall']}>
+      <HotkeysProvider initiallyActiveScopes={['page', 'wall', 'table']}>
         {children}
         <Questions />
       </HotkeysProvider>

@@ -11,8 +11,8 @@ export type Reference =
   | { readonly kind: 'none' }
   | { readonly kind: 'picture'; readonly url: string; readonly name: string };
 
-/** What fills the middle of the bench: every cutout, one large with its shape in the hand, or all averaged into one. */
-export type MiddleView = 'each' | 'stage' | 'average';
+/** What fills the middle of the bench: every cutout, one large with its shape in the hand, all averaged into one, or the table of photo data. */
+export type MiddleView = 'each' | 'stage' | 'average' | 'table';
 
 /** A layer of the template, by its list and its place there. */
 export type HeldLayer = { readonly list: LayerList; readonly i: number };

@@ -23,7 +23,7 @@ export function useComparedPhotos({ usedIn, versions }: TemplateHistory): readon
   const { slots, fill } = versions[0]!.template;
   return useMemo(() => {
     if (!data || !batch) return NONE;
-    const photos = inSlots({ slots, fill }, worded(data.photos, batch.name, false));
+    const photos = inSlots({ slots, fill }, worded(data.photos, batch, false));
     return tilesOf(photos, photos).filter(({ review }) => review !== 'out');
   }, [data, batch, slots, fill]);
 }

@@ -10,13 +10,13 @@ import { usePhotos } from './use-photos';
 const COMPARED = 36;
 
 /** A batch's photos as its template has them: worded, in their slots, and the cutouts that they make. */
-export function useBenchPhotos({ id, name }: Pick<BatchDetail, 'id' | 'name'>, template: Template) {
+export function useBenchPhotos({ id, name, fields }: Pick<BatchDetail, 'id' | 'name' | 'fields'>, template: Template) {
   const { photos: rows, total, error } = usePhotos(id);
   const isCounted = counts(template);
   const { slots, fill } = template;
   const photos = useMemo(
-    () => inSlots({ slots, fill }, worded(rows, name, isCounted)),
-    [slots, fill, rows, name, isCounted],
+    () => inSlots({ slots, fill }, worded(rows, { name, fields }, isCounted)),
+    [slots, fill, rows, name, fields, isCounted],
   );
   const counted = useMemo(() => photos.filter(({ review }) => review !== 'out'), [photos]);
   const tiles = useMemo(() => tilesOf(photos, photos), [photos]);

@@ -12,8 +12,12 @@ import { SHOWS, SORTS, type Show, type Sort } from './order';
 const SIZES = { small: 'S', medium: 'M', large: 'L' } as const;
 const VIEWS = {
   template: { each: 'each', average: 'average', stage: 'stage' },
-  other: { each: 'each', average: 'average' } as Record<MiddleView, string>,
-} as const;
+  photos: { each: 'each', average: 'average', table: 'table' },
+  other: { each: 'each', average: 'average' },
+} as const satisfies Readonly<Record<string, Partial<Record<MiddleView, string>>>>;
+
+const viewsOf = (step: string) =>
+  (step === 'template' || step === 'photos' ? VIEWS[step] : VIEWS.other) as Record<MiddleView, string>;
 
 type WallBarProps = {
   readonly step: string;
@@ -42,7 +46,7 @@ export function WallBar(props: WallBarProps) {
   });
   return (
     <div className="wall-bar">
-      <GroundPicker ground={ground} onChange={onGround} />
+      {view !== 'table' && <GroundPicker ground={ground} onChange={onGround} />}
       {view === 'each' && (
         <ChoiceField label="Size of the cutouts" bare value={size} options={SIZES} onChange={onSize} />
       )}
@@ -50,22 +54,22 @@ export function WallBar(props: WallBarProps) {
         label="View"
         bare
         value={view}
-        options={VIEWS[step === 'template' ? 'template' : 'other']}
+        options={viewsOf(step)}
         onChange={(next) => setStage({ view: next })}
       />
       {view !== 'stage' && <Select label="Show" value={show} options={SHOWS} onChange={onShow} />}
+      {(view === 'each' || view === 'table') && (
+        <Select
+          label="Sort"
+          value={sort}
+          options={Object.entries(SORTS).map(([key, { label }]) => [key, label] as const)}
+          onChange={(next) => onSort(next as Sort)}
+        />
+      )}
       {view === 'each' && (
-        <>
-          <Select
-            label="Sort"
-            value={sort}
-            options={Object.entries(SORTS).map(([key, { label }]) => [key, label] as const)}
-            onChange={(next) => onSort(next as Sort)}
-          />
-          <Button variant={guides ? 'primary' : 'plain'} aria-pressed={guides} onClick={() => onGuides(!guides)}>
-            Guides
-          </Button>
-        </>
+        <Button variant={guides ? 'primary' : 'plain'} aria-pressed={guides} onClick={() => onGuides(!guides)}>
+          Guides
+        </Button>
       )}
       <UndoButtons history={history} />
     </div>

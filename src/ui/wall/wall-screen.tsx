@@ -15,11 +15,17 @@ import { useFindings } from '../checks/use-findings';
 import { Doubtful } from '../export/doubtful';
 import { ExportPanel } from '../export/export-panel';
 import { findingsByTile } from '../checks/tile-findings';
+import { takeDrop } from '../data/bringing';
+import { DataBlock } from '../data/data-block';
+import { DataTable } from '../data/data-table';
+import { TableFoot } from '../data/table-foot';
+import { useTableEdits } from '../data/use-table-edits';
 import { FirstSteps } from '../photos/first-steps';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
 import { allMembers, countedTiles, tilesOf, type BenchPhoto } from '../photos/in-slots';
 import { useTransfers } from '../photos/upload';
 import { anew } from '../shared/anew';
+import { FieldsContext } from '../shared/pattern-field';
 import { useStay } from '../shared/use-stay';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
@@ -84,6 +90,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const screen = useRef<HTMLElement>(null);
   useBenchKeys(screen, history, setStep, () => setBare((was) => !was), batch.id);
   const edits = usePhotoEdits(batch.id, history);
+  const tableEdits = useTableEdits(batch.id, edits, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
   const [chosen, setChosen] = useState<readonly BenchPhoto[]>([]);
@@ -97,11 +104,17 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   useEffect(() => resetStage, []);
   const onStage = step === 'template' && view === 'stage';
   const averaged = view === 'average';
+  const onTable = step === 'photos' && view === 'table';
   const { intake } = useIntake(batch.id);
   useStay(useTransfers(({ list }) => list.some((t) => t.batchId === batch.id && t.error === null)));
-  const { getRootProps, isDragActive } = useDropzone({ onDrop: intake, noClick: true, noKeyboard: true });
+  const { getRootProps, isDragActive } = useDropzone({
+    onDrop: (files) => takeDrop(files, intake, () => setStep('photos')),
+    noClick: true,
+    noKeyboard: true,
+  });
 
-  const shown = useMemo(() => tilesOf(photos, arranged(photos, show, sort, findings)), [photos, show, sort, findings]);
+  const inOrder = useMemo(() => arranged(photos, show, sort, findings), [photos, show, sort, findings]);
+  const shown = useMemo(() => tilesOf(photos, inOrder), [photos, inOrder]);
   const tileFindings = useMemo(() => findingsByTile(findings, shown, template), [findings, shown, template]);
   const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
@@ -145,6 +158,10 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
     [photos, template.outputs.length, toLookAt],
   );
+  const words = useMemo(
+    () => countedTiles(photos).flatMap(({ review, words: own }) => (review === 'out' ? [] : [own])),
+    [photos],
+  );
   // Finishes are shown on a photo that nothing is wrong with.
   const example = counted.find(({ id }) => !toLookAt.byPhoto.has(id)) ?? counted[0];
   const subtitles = stepWords({
@@ -158,169 +175,188 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
 
   return (
     <LocksContext value={locks}>
-      <main className="bench" ref={screen}>
-        <StepsBar
-          name={batch.name}
-          save={state}
-          onJoin={() => void join()}
-          step={step}
-          onStep={setStep}
-          subtitles={subtitles}
-        />
-
-        <aside className="side" aria-label={STEP_TITLES[step]}>
-          {step === 'photos' && <PhotosPanel batch={batch} photos={photos} />}
-          {step === 'template' && (
-            <>
-              <SavedTemplates
-                batch={batch}
-                template={template}
-                photos={compared}
-                name={template.name}
-                edited={edited}
-                bare={bare}
-                onBare={setBare}
-                flush={flush}
-                onReplaced={onReplaced}
-              />
-              <TemplatePanel template={hand} store={handStore} whole={{ template, store, slot }} photo={example} />
-            </>
-          )}
-          {step === 'centre' && (
-            <>
-              {isWhole && !trying && (
-                <MakeEqual
-                  template={withSlotInHand(shownTemplate, slot)}
-                  placed={inHand.flatMap(({ id }) => findings.placed.get(id) ?? [])}
-                  onTry={({ words, template: next }) =>
-                    setTrial({ words, template: withSlotPutBack(template, slot, next), of: template })
-                  }
-                />
-              )}
-              {slot !== null && <SlotPicker template={template} slot={slot} />}
-              <SeenNote template={hand} store={handStore} photos={inHand} />
-              <Lockable group="centring">
-                <CentringPanel template={hand} store={handStore} />
-              </Lockable>
-            </>
-          )}
-          {step === 'check' && (
-            <ChecksPanel
-              findings={toLookAt}
-              only={show === 'all' ? null : show}
-              onOnly={(check) => setShow(check ?? 'all')}
-              onRemake={(change) => store.change((t) => change(t, templateOutline(t)))}
-              onMendAll={mendAll}
-              report={
-                <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
-                  Report
-                </Link>
-              }
-            />
-          )}
-          {step === 'export' && (
-            <ExportPanel
-              batchId={batch.id}
-              template={template}
-              store={store}
-              files={isWhole ? totals.files : null}
-              narrowed={show === 'all' ? null : countedTiles(shown)}
-              doubtful={
-                <Doubtful
-                  template={shownTemplate}
-                  photos={photos}
-                  findings={findings}
-                  onLook={() => setShow('look')}
-                  onLeaveOut={(ids) => review(ids, 'out')}
-                />
-              }
-              flush={flush}
-            />
-          )}
-        </aside>
-
-        <div {...getRootProps({ className: 'wall-area', role: undefined, tabIndex: undefined })}>
-          <WallBar
+      <FieldsContext value={batch.fields}>
+        <main className="bench" ref={screen}>
+          <StepsBar
+            name={batch.name}
+            save={state}
+            onJoin={() => void join()}
             step={step}
-            view={onStage || averaged ? view : 'each'}
-            ground={ground}
-            onGround={setGround}
-            size={size}
-            onSize={setSize}
-            show={show}
-            onShow={setShow}
-            sort={sort}
-            onSort={setSort}
-            guides={guides}
-            onGuides={setGuides}
-            history={history}
+            onStep={setStep}
+            subtitles={subtitles}
           />
-          {error && <p className="text-danger m-3">{error.message}</p>}
-          {trying && (
-            <TrialNote
-              words={trying.words}
-              onTake={() => store.change(() => trying.template)}
-              onBack={() => setTrial(null)}
-            />
-          )}
-          {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
-          {onStage ? (
-            <Stage template={shownTemplate} slot={slot} store={handStore} photos={tiles} ground={ground} />
-          ) : averaged && total > 0 ? (
-            <Average template={seen} photos={chosen.length > 0 ? chosen : shown} findings={findings} ground={ground} />
-          ) : total === 0 ? (
-            <div className="wall-scroll p-4 ground" data-over={isDragActive}>
-              <FirstSteps onFiles={intake} onPick={step === 'photos' ? null : () => setStep('photos')} />
-            </div>
-          ) : (
-            <Wall
-              template={seen}
-              photos={shown}
-              findings={tileFindings}
-              ground={ground}
-              filter={show}
-              guides={guides}
-              onReview={(ids, state) => review(allMembers(shown.filter(({ id }) => ids.includes(id))), state)}
-              size={PIXELS[size]}
-              onOpen={openAt}
-              onRemove={(ids) => void remove(allMembers(shown.filter(({ id }) => ids.includes(id))))}
-              onChoice={setChosen}
-            />
-          )}
-          <WallFoot
-            isDropping={isDragActive}
-            chosen={chosen}
-            shownCount={shown.length}
-            edits={edits}
-            failure={failure}
-            onOpen={() => openAt(chosen[0] ? shown.indexOf(chosen[0]) : 0)}
-            onReview={(state) => review(allMembers(chosen), state)}
-            onRemove={() => void remove(allMembers(chosen))}
-          >
-            {step !== 'export' && total > 0 && (
+
+          <aside className="side" aria-label={STEP_TITLES[step]}>
+            {step === 'photos' && (
               <>
-                <span className="muted">
-                  {amount(totals.exported)} × {plural(template.outputs.length, 'output')}
-                </span>
-                <Button onClick={() => setStep('export')}>Export…</Button>
+                <PhotosPanel batch={batch} photos={photos} />
+                {total > 0 && <DataBlock batch={batch} template={template} photos={photos} edits={tableEdits} />}
               </>
             )}
-          </WallFoot>
-        </div>
-        {looking !== null && opened.length > 0 && (
-          <Easel
-            template={shownTemplate}
-            photos={opened}
-            place={Math.min(looking, opened.length - 1)}
-            findings={findings}
-            edits={edits}
-            history={history}
-            ground={ground}
-            onPlace={setLooking}
-            onHide={() => setLooking(null)}
-          />
-        )}
-      </main>
+            {step === 'template' && (
+              <>
+                <SavedTemplates
+                  batch={batch}
+                  template={template}
+                  photos={compared}
+                  name={template.name}
+                  edited={edited}
+                  bare={bare}
+                  onBare={setBare}
+                  flush={flush}
+                  onReplaced={onReplaced}
+                />
+                <TemplatePanel template={hand} store={handStore} whole={{ template, store, slot }} photo={example} />
+              </>
+            )}
+            {step === 'centre' && (
+              <>
+                {isWhole && !trying && (
+                  <MakeEqual
+                    template={withSlotInHand(shownTemplate, slot)}
+                    placed={inHand.flatMap(({ id }) => findings.placed.get(id) ?? [])}
+                    onTry={({ words, template: next }) =>
+                      setTrial({ words, template: withSlotPutBack(template, slot, next), of: template })
+                    }
+                  />
+                )}
+                {slot !== null && <SlotPicker template={template} slot={slot} />}
+                <SeenNote template={hand} store={handStore} photos={inHand} />
+                <Lockable group="centring">
+                  <CentringPanel template={hand} store={handStore} />
+                </Lockable>
+              </>
+            )}
+            {step === 'check' && (
+              <ChecksPanel
+                findings={toLookAt}
+                only={show === 'all' ? null : show}
+                onOnly={(check) => setShow(check ?? 'all')}
+                onRemake={(change) => store.change((t) => change(t, templateOutline(t)))}
+                onMendAll={mendAll}
+                report={
+                  <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
+                    Report
+                  </Link>
+                }
+              />
+            )}
+            {step === 'export' && (
+              <ExportPanel
+                batchId={batch.id}
+                template={template}
+                store={store}
+                cutouts={words}
+                files={isWhole ? totals.files : null}
+                narrowed={show === 'all' ? null : countedTiles(shown)}
+                doubtful={
+                  <Doubtful
+                    template={shownTemplate}
+                    photos={photos}
+                    findings={findings}
+                    onLook={() => setShow('look')}
+                    onLeaveOut={(ids) => review(ids, 'out')}
+                  />
+                }
+                flush={flush}
+              />
+            )}
+          </aside>
+
+          <div {...getRootProps({ className: 'wall-area', role: undefined, tabIndex: undefined })}>
+            <WallBar
+              step={step}
+              view={onStage || averaged || onTable ? view : 'each'}
+              ground={ground}
+              onGround={setGround}
+              size={size}
+              onSize={setSize}
+              show={show}
+              onShow={setShow}
+              sort={sort}
+              onSort={setSort}
+              guides={guides}
+              onGuides={setGuides}
+              history={history}
+            />
+            {error && <p className="text-danger m-3">{error.message}</p>}
+            {trying && (
+              <TrialNote
+                words={trying.words}
+                onTake={() => store.change(() => trying.template)}
+                onBack={() => setTrial(null)}
+              />
+            )}
+            {!onStage && <FilterNote show={show} shown={shown.length} total={total} onAll={() => setShow('all')} />}
+            {onStage ? (
+              <Stage template={shownTemplate} slot={slot} store={handStore} photos={tiles} ground={ground} />
+            ) : averaged && total > 0 ? (
+              <Average
+                template={seen}
+                photos={chosen.length > 0 ? chosen : shown}
+                findings={findings}
+                ground={ground}
+              />
+            ) : onTable && total > 0 ? (
+              <DataTable template={seen} photos={inOrder} fields={batch.fields} edits={tableEdits} />
+            ) : total === 0 ? (
+              <div className="wall-scroll p-4 ground" data-over={isDragActive}>
+                <FirstSteps onFiles={intake} onPick={step === 'photos' ? null : () => setStep('photos')} />
+              </div>
+            ) : (
+              <Wall
+                template={seen}
+                photos={shown}
+                findings={tileFindings}
+                ground={ground}
+                filter={show}
+                guides={guides}
+                onReview={(ids, state) => review(allMembers(shown.filter(({ id }) => ids.includes(id))), state)}
+                size={PIXELS[size]}
+                onOpen={openAt}
+                onRemove={(ids) => void remove(allMembers(shown.filter(({ id }) => ids.includes(id))))}
+                onChoice={setChosen}
+              />
+            )}
+            {onTable ? (
+              <TableFoot photos={inOrder.length} fields={batch.fields.length} error={edits.error} />
+            ) : (
+              <WallFoot
+                isDropping={isDragActive}
+                chosen={chosen}
+                shownCount={shown.length}
+                edits={edits}
+                failure={failure}
+                onOpen={() => openAt(chosen[0] ? shown.indexOf(chosen[0]) : 0)}
+                onReview={(state) => review(allMembers(chosen), state)}
+                onRemove={() => void remove(allMembers(chosen))}
+              >
+                {step !== 'export' && total > 0 && (
+                  <>
+                    <span className="muted">
+                      {amount(totals.exported)} × {plural(template.outputs.length, 'output')}
+                    </span>
+                    <Button onClick={() => setStep('export')}>Export…</Button>
+                  </>
+                )}
+              </WallFoot>
+            )}
+          </div>
+          {looking !== null && opened.length > 0 && (
+            <Easel
+              template={shownTemplate}
+              photos={opened}
+              place={Math.min(looking, opened.length - 1)}
+              findings={findings}
+              edits={edits}
+              history={history}
+              ground={ground}
+              onPlace={setLooking}
+              onHide={() => setLooking(null)}
+            />
+          )}
+        </main>
+      </FieldsContext>
     </LocksContext>
   );
 }

@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { fieldListSchema } from '@/core/table';
+import { bodyOf, numberOf, routes } from '@/server/http';
+import { batches } from '@/server/services';
+
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  /** The fields of the batch's photo data, in the order of their columns. */
+  PUT: async (request, { id }) => {
+    const { fields } = await bodyOf(request, z.strictObject({ fields: fieldListSchema }));
+    await batches.setFields(numberOf(id), fields);
+  },
+});

@@ -1,0 +1,1 @@
+export { holdsMetadata, metadataFor, xmpOf } from './metadata';

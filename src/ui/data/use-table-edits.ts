@@ -1,0 +1,89 @@
+'use client';
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { BatchDetail, PhotoChange } from '@/server/services';
+import type { History } from '../history/history';
+import type { PhotoEdits } from '../photos/use-edits';
+import { anew } from '../shared/anew';
+import { api } from '../shared/api';
+import { isOffline, lineBack } from '../shared/line';
+import { say } from '../shared/say';
+
+/** What of a batch's photo data changes at once: its fields, what they say of some photos, or both. */
+export type TableChange = { readonly fields?: readonly string[]; readonly changes: readonly PhotoChange[] };
+
+export type TableEdits = {
+  readonly apply: (words: string, change: TableChange) => void;
+  /** Why the fields could not be kept. */
+  readonly error: string | null;
+};
+
+const keyOf = (batchId: number) => ['batch', batchId] as const;
+
+/** Changes of a batch's fields on their way to the server: one after the other, the newest counts. */
+function createFieldSaves(batchId: number, onFailed: (error: Error | null) => void) {
+  let waiting: readonly string[] | null = null;
+  let isRunning = false;
+  async function run(): Promise<void> {
+    isRunning = true;
+    while (waiting) {
+      const fields = waiting;
+      waiting = null;
+      try {
+        await api(`/api/batches/${batchId}/fields`, 'PUT', { fields });
+        onFailed(null);
+      } catch (error) {
+        onFailed(error as Error);
+        if (!isOffline(error)) continue;
+        waiting ??= fields;
+        await lineBack();
+      }
+    }
+    isRunning = false;
+  }
+  return (fields: readonly string[]): void => {
+    waiting = fields;
+    if (!isRunning) void run();
+  };
+}
+
+/** Changes of the table of photo data, each one step of the batch's history. */
+export function useTableEdits(batchId: number, edits: PhotoEdits, history: History): TableEdits {
+  const client = useQueryClient();
+  const [error, setError] = useState<string | null>(null);
+  const [saveFields] = useState(() =>
+    createFieldSaves(batchId, (failure) => {
+      setError(failure?.message ?? null);
+      if (failure && !isOffline(failure)) void anew(client, keyOf(batchId));
+    }),
+  );
+  const { change: changePhotos } = edits;
+  const photos = useRef(changePhotos);
+  useEffect(() => {
+    photos.current = changePhotos;
+  });
+  /** Does it, and gives what takes it back. */
+  const change = useCallback(
+    ({ fields, changes }: TableChange): TableChange => {
+      const before = client.getQueryData<BatchDetail>(keyOf(batchId))?.fields ?? [];
+      if (fields) {
+        client.setQueryData<BatchDetail>(keyOf(batchId), (batch) => batch && { ...batch, fields });
+        saveFields(fields);
+      }
+      return { ...(fields && { fields: before }), changes: photos.current(changes) };
+    },
+    [batchId, client, saveFields],
+  );
+  useEffect(() => history.takePart('table', (step: TableChange) => void change(step)), [history, change]);
+  return useMemo(
+    () => ({
+      apply: (words, forth) => {
+        if (!forth.fields && forth.changes.length === 0) return;
+        history.record({ words, part: 'table', back: change(forth), forth });
+        say(words);
+      },
+      error,
+    }),
+    [history, change, error],
+  );
+}
