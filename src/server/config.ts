@@ -5,6 +5,9 @@ import { resolve } from 'node:path';
 /** Folder of all that the application keeps: database, photos, proxies, deliveries. */
 export const dataFolder = () => resolve(/*turbopackIgnore: true*/ process.env.WOBREL_DATA ?? '.data');
 
+/** Folder of the bundled workers. */
+export const toolsFolder = () => resolve(/*turbopackIgnore: true*/ process.cwd(), 'dist');
+
 /** Most bytes of one uploaded file. */
 export const MAX_FILE_BYTES = 400 * 1024 * 1024;
 

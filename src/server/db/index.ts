@@ -1,3 +1,3 @@
 export { database, migrateDatabase, write, type Transaction } from './client';
 export * as tables from './schema';
-export type { DeliveryState } from './schema';
+export type { DeliveryState, Recipe } from './schema';

@@ -210,6 +210,20 @@ export const deliveryPhotos = sqliteTable(
   (table) => [index('delivery_photos_state').on(table.deliveryId, table.state, table.id)],
 );
 
+/** Sums of what a file's bytes depend on: of the same parts come the same bytes. */
+export type Recipe = {
+  /** The pictures themselves. */
+  readonly photo: string;
+  /** What was seen in them, and what was changed by hand. */
+  readonly placement: string;
+  /** The template but for its outputs, and the program that renders. */
+  readonly template: string;
+  /** Size, format, quality and the like. */
+  readonly output: string;
+  /** What captions and metadata say. */
+  readonly text: string;
+};
+
 /** One file of a delivery; what is known only once it is written is null before. */
 export const deliveryFiles = sqliteTable(
   'delivery_files',
@@ -229,6 +243,10 @@ export const deliveryFiles = sqliteTable(
     height: integer('height'),
     bytes: integer('bytes'),
     sha256: text('sha256'),
+    /** What its bytes depend on, part by part, in short sums (see services/recipes.ts). */
+    recipe: text('recipe', { mode: 'json' }).$type<Recipe>(),
+    /** The file of an earlier delivery that it is byte for byte; null where it was made. */
+    takenFrom: integer('taken_from'),
     /** What its limit of bytes left of its quality. */
     quality: integer('quality'),
     findings: text('findings', { mode: 'json' }).$type<ManifestItem['findings']>(),

@@ -1,5 +1,6 @@
 /** The work of a delivery: every waiting photo rendered, each file once. */
 import { and, asc, eq, inArray } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/sqlite-core';
 import { access, readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
@@ -14,8 +15,10 @@ import { keptPaths } from '../pictures';
 import { plateCache, shareTemplate, type RenderedFile, type RenderPool } from '../render';
 import { deliveryFolder, digestFile, originalPath } from '../store';
 import { announce } from './events';
+import { takeOver } from './take-over';
 
 const { deliveries, deliveryFiles, deliveryPhotos } = tables;
+const earlierFiles = alias(deliveryFiles, 'earlier_files');
 type PhotoRow = typeof deliveryPhotos.$inferSelect;
 
 /** What placed a photo, as it was when its delivery began. */
@@ -27,7 +30,8 @@ export const photoThen = <R extends { seen: unknown }>(row: R): R & SeenThen => 
   ...(row.seen as SeenThen | null),
 });
 
-type FileRow = typeof deliveryFiles.$inferSelect;
+/** A planned file, and the earlier one that it is to be. */
+type FileRow = typeof deliveryFiles.$inferSelect & { readonly earlier: typeof deliveryFiles.$inferSelect | null };
 
 /** Photos read from the database at a time: memory does not grow with the delivery. */
 const PAGE = 64;
@@ -87,10 +91,13 @@ async function batchOf(delivery: typeof deliveries.$inferSelect, template: Templ
   };
 }
 
+/** A file with what there is to say about it; `takenFrom` is null where it had to be made after all. */
+type WrittenFile = RenderedFile & { readonly findings: ManifestItem['findings']; readonly takenFrom?: null };
+
 /** What was made of one photo: where it lies, and its files with what there is to say about them. */
 type Made = {
   readonly placed: PlacedItem;
-  readonly files: ReadonlyMap<number, RenderedFile & { readonly findings: ManifestItem['findings'] }>;
+  readonly files: ReadonlyMap<number, WrittenFile>;
 };
 
 async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: DeliverContext) {
@@ -102,8 +109,15 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
   return async (photo: PhotoRow, files: readonly FileRow[]): Promise<Made> => {
     const before = new Map<number, RenderedFile>();
     for (const file of files) {
-      const found = await finishedBefore(join(folder, file.file));
+      const path = join(folder, file.file);
+      const { earlier } = file;
+      const found = await finishedBefore(path);
       if (found) before.set(file.id, found);
+      else if (earlier?.sha256) {
+        const known = { path: join(deliveryFolder(earlier.deliveryId), earlier.file), sha256: earlier.sha256 };
+        const taken = (await takeOver(known, path)) && (await finishedBefore(path));
+        if (taken) before.set(file.id, { ...taken, quality: earlier.quality });
+      }
     }
     const missing = files.filter((file) => !before.has(file.id));
     const targets = await Promise.all(
@@ -124,13 +138,20 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
       words: words.get(photo.id)!,
       template: shared,
       targets,
-      finished: files.filter((file) => before.has(file.id)).map(({ outputIndex }) => outputIndex),
+      finished: files.flatMap(({ id, outputIndex: output }) => {
+        const there = before.get(id);
+        return there ? [{ output, bytes: there.bytes }] : [];
+      }),
       widest: missing.length > 0 ? await plates.widest() : null,
     });
     const { files: written, findings, ...placed } = made;
     const done = files.map((file) => {
       const i = missing.indexOf(file);
-      return [file.id, { ...(before.get(file.id) ?? written[i]!), findings: findings[file.outputIndex]! }] as const;
+      const one: RenderedFile & { readonly takenFrom?: null } = before.get(file.id) ?? {
+        ...written[i]!,
+        takenFrom: null,
+      };
+      return [file.id, { ...one, findings: findings[file.outputIndex]! }] as const;
     });
     return { placed, files: new Map(done) };
   };
@@ -164,8 +185,9 @@ async function waitingPage(deliveryId: number) {
     .limit(PAGE);
   const files = photos.length
     ? await database()
-        .select()
+        .select({ file: deliveryFiles, earlier: earlierFiles })
         .from(deliveryFiles)
+        .leftJoin(earlierFiles, eq(earlierFiles.id, deliveryFiles.takenFrom))
         .where(
           inArray(
             deliveryFiles.deliveryPhotoId,
@@ -173,7 +195,10 @@ async function waitingPage(deliveryId: number) {
           ),
         )
     : [];
-  return photos.map((photo) => ({ photo, files: files.filter((file) => file.deliveryPhotoId === photo.id) }));
+  return photos.map((photo) => ({
+    photo,
+    files: files.flatMap(({ file, earlier }) => (file.deliveryPhotoId === photo.id ? [{ ...file, earlier }] : [])),
+  }));
 }
 
 /** One file at fault is a photo's error; a folder that can't be written to ends the delivery. */

@@ -29,8 +29,8 @@ export type RenderTask = {
   readonly template: SharedTemplate;
   /** The output's place in the template, its plate, and where its file goes. */
   readonly targets: readonly { readonly output: number; readonly plate: Plate; readonly path: string }[];
-  /** Outputs whose files are there already. */
-  readonly finished?: readonly number[];
+  /** Outputs whose files are there already, and their sizes. */
+  readonly finished?: readonly { readonly output: number; readonly bytes: number }[];
   readonly widest: Plate | null;
 };
 
@@ -72,14 +72,16 @@ export async function renderTask(
   const placed = photos.map(
     (task, i) => task && placedItem(placements[i]!, seenAgain(task.photo, placements[i]!, own[i]!)),
   );
-  const findingsFor = (output: number): ManifestItem['findings'] => {
+  const findingsFor = (output: number, bytes: number): ManifestItem['findings'] => {
+    const heavy = heavyFinding(template.outputs[output]!, bytes);
     const all = photos.flatMap((task, i) => {
       const found = task ? checker.check(task.photo, template.outputs[output]) : [];
       const name = template.slots[i]?.name;
       // What is about the whole group names its slots itself.
       return found.map((one) => findingItem(name && one.check !== 'unfilled' ? { ...one, message: `${name}: ${one.message}` } : one)); // prettier-ignore
     });
-    return all.filter(({ message }, i) => all.findIndex((other) => other.message === message) === i);
+    const each = all.filter(({ message }, i) => all.findIndex((other) => other.message === message) === i);
+    return heavy ? [...each, heavy] : each;
   };
   return {
     ...(hasSlots(template)
@@ -93,11 +95,11 @@ export async function renderTask(
       : placed[0]!),
     files,
     findings: Object.fromEntries<ManifestItem['findings']>([
-      ...finished.map((output): [number, ManifestItem['findings']] => [output, findingsFor(output)]),
-      ...targets.map(({ output }, i): [number, ManifestItem['findings']] => {
-        const heavy = heavyFinding(template.outputs[output]!, files[i]!.bytes);
-        return [output, [...findingsFor(output), ...(heavy ? [heavy] : [])]];
-      }),
+      ...finished.map(({ output, bytes }): [number, ManifestItem['findings']] => [output, findingsFor(output, bytes)]),
+      ...targets.map(({ output }, i): [number, ManifestItem['findings']] => [
+        output,
+        findingsFor(output, files[i]!.bytes),
+      ]),
     ]),
   };
 }

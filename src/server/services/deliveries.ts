@@ -1,5 +1,5 @@
 /** Deliveries: one export of a batch, its files and its manifest. */
-import { and, asc, count, desc, eq, inArray, isNotNull, sql, sum } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, sql, sum } from 'drizzle-orm';
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -11,6 +11,7 @@ import { announce, askToStop, embeddedQueue, wakeRunner } from '../jobs';
 import { deliveryFolder } from '../store';
 import { deliveryRow } from './delivery-plans';
 
+export { deliveryChanges } from './delivery-changes';
 export { exportAgain, startDelivery } from './delivery-plans';
 
 const { deliveries, deliveryFiles, deliveryPhotos } = tables;
@@ -36,6 +37,8 @@ export type DeliveryProgress = {
   filesDone: number;
   /** Of them, those larger than their output allows. */
   filesHeavy: number;
+  /** Of them, those taken over from an earlier delivery. */
+  filesTaken: number;
   bytes: number;
 };
 
@@ -53,6 +56,7 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
       id: deliveryFiles.deliveryId,
       n: count(),
       heavy: sql<number>`total(${deliveryFiles.findings} like '%"check":"heavy"%')`,
+      taken: count(deliveryFiles.takenFrom),
       bytes: sum(deliveryFiles.bytes),
     })
     .from(deliveryFiles)
@@ -68,6 +72,7 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
       photosFailed: inState('failed'),
       filesDone: written?.n ?? 0,
       filesHeavy: Number(written?.heavy ?? 0),
+      filesTaken: written?.taken ?? 0,
       bytes: Number(written?.bytes ?? 0),
     };
   });
@@ -122,8 +127,12 @@ export async function resumeDelivery(id: number): Promise<void> {
   announce(id);
 }
 
-/** The manifest of what is there: as it was noted when each photo was made. */
-export async function manifestOf(id: number): Promise<Manifest> {
+/**
+ * The manifest of what is there: as it was noted when each photo was made.
+ *
+ * @param onlyMade true leaves out what was taken over from an earlier delivery
+ */
+export async function manifestOf(id: number, onlyMade = false): Promise<Manifest> {
   const delivery = await deliveryRow(id);
   const rows = await database()
     .select({
@@ -136,7 +145,7 @@ export async function manifestOf(id: number): Promise<Manifest> {
     }) // prettier-ignore
     .from(deliveryFiles)
     .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
-    .where(eq(deliveryFiles.deliveryId, id))
+    .where(and(eq(deliveryFiles.deliveryId, id), onlyMade ? isNull(deliveryFiles.takenFrom) : undefined))
     .orderBy(asc(deliveryFiles.id));
   const failed = new Set<number>();
   const items = rows.flatMap(({ file: row, photo, photoId, state, error, placed }): ManifestItem[] => {
@@ -180,12 +189,13 @@ async function refuseMissing(folder: string, items: readonly ManifestItem[]): Pr
 /**
  * What goes into the zip: the finished files, their checksums as `sha256sum -c` reads them, then the manifest. Files are opened one at a time, when their turn comes.
  *
+ * @param onlyMade true leaves out what was taken over from an earlier delivery
  * @throws WobrelError `not-found`, `not-done`, or `gone` with the file that is missing
  */
-export async function zipEntries(id: number): Promise<ZipEntry[]> {
+export async function zipEntries(id: number, onlyMade = false): Promise<ZipEntry[]> {
   const delivery = await deliveryRow(id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
-  const manifest = await manifestOf(id);
+  const manifest = await manifestOf(id, onlyMade);
   const lastModified = new Date(delivery.finishedAt ?? delivery.createdAt);
   const folder = deliveryFolder(id);
   await refuseMissing(folder, manifest.items);

@@ -1,27 +1,13 @@
-/** Planning deliveries: every file and its name, before anything is made. */
-import { and, asc, eq, inArray, ne } from 'drizzle-orm';
-import { WobrelError } from '../../core/errors';
-import { dataIn, joinedData } from '../../core/fields';
-import { namer } from '../../core/export';
-import {
-  hasSlots,
-  keptTemplate,
-  outputHeight,
-  pictureOf,
-  saysTheSame,
-  slotTemplates,
-  type Template,
-} from '../../core/template';
+/** Starting deliveries: what is planned is noted, and a job is left for it. */
+import { asc, eq, inArray } from 'drizzle-orm';
+import { keptTemplate, saysTheSame } from '../../core/template';
 import { database, tables, write } from '../db';
-import { outlinesOf } from '../geometry';
-import { embeddedQueue, wakeRunner, type SeenThen } from '../jobs';
+import { embeddedQueue, wakeRunner } from '../jobs';
 import { batchRow } from './batches';
-import { cutoutsOf } from './cutouts';
-import { countedPhotos } from './findings';
+import { deliveryFilesOf } from './delivery-files';
 import { notFound } from './refusals';
-import { seenIn } from './seen';
 
-const { deliveries, deliveryFiles, deliveryPhotos, photos, sights, templateVersions } = tables;
+const { deliveries, deliveryFiles, deliveryPhotos, templateVersions } = tables;
 
 /** @throws WobrelError `not-found` */
 export async function deliveryRow(id: number) {
@@ -37,47 +23,16 @@ function chunked<T>(list: readonly T[]): T[][] {
   return Array.from({ length: Math.ceil(list.length / CHUNK) }, (_, i) => list.slice(i * CHUNK, (i + 1) * CHUNK));
 }
 
-/** A photo as it is now, to be delivered as it was then. */
-const then = ({ photo: { name, sha256, width, height, hasAlpha, handSubject, adjustment }, sight }: { photo: typeof photos.$inferSelect; sight: unknown }) => ({
-  photo: name,
-  sha256,
-  width,
-  height,
-  hasAlpha,
-  seen: { ...seenIn(sight), handSubject, adjustment } as SeenThen,
-}); // prettier-ignore
-
-type Row = { readonly photo: typeof photos.$inferSelect };
-
 /**
  * Plans a delivery: every file and its name is decided here, so that a run that is broken
- * off can go on where it stopped.
+ * off can go on where it stopped. What is in the batch's last delivery just so is taken over from there.
  *
  * @param only ids of the photos to export; null all that are not left out
  */
 export async function startDelivery(batchId: number, only: readonly number[] | null = null): Promise<number> {
   const batch = await batchRow(batchId);
-  const template = await sizedTemplate(batch);
-  const all = await database()
-    .select({ name: photos.name, photo: photos, sight: sights.document })
-    .from(photos)
-    .leftJoin(sights, eq(sights.sha256, photos.sha256))
-    .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
-    .orderBy(asc(photos.name), asc(photos.id));
-  const wanted = only && new Set(only);
-  const isWanted = (row: Row | null) => row !== null && wanted!.has(row.photo.id); // prettier-ignore
-  const cutouts = cutoutsOf(template, all).filter(({ lead, slots }) => !wanted || (slots ?? [lead]).some(isWanted));
-  if (cutouts.length === 0)
-    throw new WobrelError(
-      'nothing-to-export',
-      all.length > 0 && hasSlots(template)
-        ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
-        : 'The batch has no photos to export, or all are left out.',
-    );
-  const dataOf = (lead: Row, slots: readonly (Row | null)[] | null) =>
-    joinedData((slots ?? [lead]).flatMap((row) => (row ? [dataIn(batch.fields, row.photo.data)] : [])));
+  const { template, cutouts } = await deliveryFilesOf(batch, only);
   const began = await versionOf(batch);
-  const nameFile = namer();
   const id = await write(async (tx) => {
     const [delivery] = await tx
       .insert(deliveries)
@@ -92,38 +47,22 @@ export async function startDelivery(batchId: number, only: readonly number[] | n
       })
       .returning({ id: deliveries.id });
     const deliveryId = delivery!.id;
-    let index = 0;
     for (const chunk of chunked(cutouts)) {
       const inserted = await tx
         .insert(deliveryPhotos)
-        .values(
-          chunk.map(({ name, lead, slots }) => ({
-            deliveryId,
-            ...then(lead),
-            photo: name,
-            data: dataOf(lead, slots),
-            slots: slots && slots.map((row) => row && { ...then(row), standsIn: row.standsIn }),
-          })),
-        )
+        .values(chunk.map(({ name, lead, slots, data }) => ({ deliveryId, ...lead, photo: name, data, slots })))
         .returning({ id: deliveryPhotos.id });
-      const files = chunk.flatMap(({ name, lead, slots }, i) => {
-        index++;
-        return template.outputs.map((output, outputIndex) => ({
+      const files = chunk.flatMap((cutout, i) =>
+        cutout.files.map(({ output, outputIndex, file, recipe, same }) => ({
           deliveryId,
           deliveryPhotoId: inserted[i]!.id,
           output: output.name,
           outputIndex,
-          file: nameFile(output, {
-            photo: name,
-            ...(slots && { stem: name }),
-            batch: batch.name,
-            template: template.name,
-            index,
-            data: dataOf(lead, slots),
-            height: outputHeight(pictureOf(template), output.width),
-          }),
-        }));
-      });
+          file,
+          recipe,
+          takenFrom: same?.id ?? null,
+        })),
+      );
       for (const part of chunked(files)) await tx.insert(deliveryFiles).values(part);
     }
     // In the same transaction: a delivery without its job would wait for ever.
@@ -175,12 +114,13 @@ export async function exportAgain(id: number): Promise<number> {
         .from(deliveryFiles)
         .where(inArray(deliveryFiles.deliveryPhotoId, [...newId.keys()]))
         .orderBy(asc(deliveryFiles.id));
-      const again = files.map(({ deliveryPhotoId, output, outputIndex, file }) => ({
+      const again = files.map(({ deliveryPhotoId, output, outputIndex, file, recipe }) => ({
         deliveryId,
         deliveryPhotoId: newId.get(deliveryPhotoId)!,
         output,
         outputIndex,
         file,
+        recipe,
       }));
       for (const part of chunked(again)) await tx.insert(deliveryFiles).values(part);
     }
@@ -189,11 +129,4 @@ export async function exportAgain(id: number): Promise<number> {
   });
   wakeRunner();
   return made;
-}
-
-/** The batch's template as it is delivered: sizes like the batch are those of the whole batch, as on the wall. */
-async function sizedTemplate(batch: Awaited<ReturnType<typeof batchRow>>): Promise<Template> {
-  const template = keptTemplate(batch.draft);
-  if (!slotTemplates(template).some(({ centring }) => centring.size === 'batch')) return template;
-  return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(batch));
 }

@@ -1,11 +1,14 @@
 export * as batches from './batches';
 export * as deliveries from './deliveries';
+export * as deliveryPages from './delivery-pages';
 export * as photos from './photos';
 export * as pictures from './pictures';
 export * as shapes from './shapes';
 export * as templateCards from './template-cards';
 export * as templates from './templates';
 export type { BatchCard, BatchDetail } from './batches';
+export type { DeliveredFile, DeliveryDifferences } from './delivery-pages';
+export type { DeliveryChanges, Why } from './delivery-changes';
 export type { DeliveryProgress } from './deliveries';
 export { lookAtAll } from './photos';
 export type { PhotoChange, PhotoRow, Received } from './photos';

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import PQueue from 'p-queue';
 import type Piscina from 'piscina';
 import { WobrelError } from '../../core/errors';
+import { toolsFolder } from '../config';
 import { valueOf, type Outcome } from './outcome';
 
 export type ThreadsOptions = {
@@ -39,7 +40,7 @@ export function createThreads({ worker, folder, threads, seconds, megabytes, too
   const start = async (): Promise<Piscina> => {
     const { default: Pool } = await import('piscina');
     return new Pool({
-      filename: join(folder ?? join(/*turbopackIgnore: true*/ process.cwd(), 'dist'), worker),
+      filename: join(folder ?? toolsFolder(), worker),
       minThreads: 0,
       maxThreads: threads,
       idleTimeout: 30_000,

@@ -14,6 +14,8 @@ export type TableChange = { readonly fields?: readonly string[]; readonly change
 
 export type TableEdits = {
   readonly apply: (words: string, change: TableChange) => void;
+  /** Ends when the server has the fields as they are. */
+  readonly flush: () => Promise<void>;
   /** Why the fields could not be kept. */
   readonly error: string | null;
 };
@@ -23,9 +25,8 @@ const keyOf = (batchId: number) => ['batch', batchId] as const;
 /** Changes of a batch's fields on their way to the server: one after the other, the newest counts. */
 function createFieldSaves(batchId: number, onFailed: (error: Error | null) => void) {
   let waiting: readonly string[] | null = null;
-  let isRunning = false;
+  let running: Promise<void> | null = null;
   async function run(): Promise<void> {
-    isRunning = true;
     while (waiting) {
       const fields = waiting;
       waiting = null;
@@ -39,11 +40,16 @@ function createFieldSaves(batchId: number, onFailed: (error: Error | null) => vo
         await lineBack();
       }
     }
-    isRunning = false;
+    running = null;
   }
-  return (fields: readonly string[]): void => {
-    waiting = fields;
-    if (!isRunning) void run();
+  return {
+    save: (fields: readonly string[]): void => {
+      waiting = fields;
+      running ??= run();
+    },
+    flush: async (): Promise<void> => {
+      await running;
+    },
   };
 }
 
@@ -51,7 +57,7 @@ function createFieldSaves(batchId: number, onFailed: (error: Error | null) => vo
 export function useTableEdits(batchId: number, edits: PhotoEdits, history: History): TableEdits {
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
-  const [saveFields] = useState(() =>
+  const [saves] = useState(() =>
     createFieldSaves(batchId, (failure) => {
       setError(failure?.message ?? null);
       if (failure && !isOffline(failure)) void anew(client, keyOf(batchId));
@@ -68,11 +74,11 @@ export function useTableEdits(batchId: number, edits: PhotoEdits, history: Histo
       const before = client.getQueryData<BatchDetail>(keyOf(batchId))?.fields ?? [];
       if (fields) {
         client.setQueryData<BatchDetail>(keyOf(batchId), (batch) => batch && { ...batch, fields });
-        saveFields(fields);
+        saves.save(fields);
       }
       return { ...(fields && { fields: before }), changes: photos.current(changes) };
     },
-    [batchId, client, saveFields],
+    [batchId, client, saves],
   );
   useEffect(() => history.takePart('table', (step: TableChange) => void change(step)), [history, change]);
   return useMemo(
@@ -82,8 +88,9 @@ export function useTableEdits(batchId: number, edits: PhotoEdits, history: Histo
         history.record({ words, part: 'table', back: change(forth), forth });
         say(words);
       },
+      flush: saves.flush,
       error,
     }),
-    [history, change, error],
+    [history, change, saves, error],
   );
 }

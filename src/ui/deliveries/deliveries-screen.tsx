@@ -27,7 +27,7 @@ export function DeliveriesScreen() {
       <div className="d-grid gap-2">
         {data?.deliveries.map((delivery) => (
           <div key={delivery.id} className="panel p-3">
-            <DeliveryCard delivery={delivery} showBatch />
+            <DeliveryCard delivery={delivery} showBatch withLink />
           </div>
         ))}
       </div>

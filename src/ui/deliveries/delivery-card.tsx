@@ -1,11 +1,12 @@
 'use client';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import Link from 'next/link';
 import { useState } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import type { DeliveryProgress } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
-import { fileSize, plural, when } from '../shared/words';
+import { amount, fileSize, plural, when } from '../shared/words';
 import { isOver, useProgress } from './use-progress';
 
 const STATES: Readonly<Record<DeliveryProgress['state'], string>> = {
@@ -32,8 +33,21 @@ function FailedList({ id }: { id: number }) {
   );
 }
 
+/** How many files are as they were before. */
+function takenWords({ state, filesTaken, filesDone }: DeliveryProgress): string {
+  if (state !== 'done' || filesTaken === 0) return '';
+  return filesTaken === filesDone ? ', all as before' : `, ${amount(filesTaken)} as before`;
+}
+
+type DeliveryCardProps = {
+  readonly delivery: DeliveryProgress;
+  readonly showBatch?: boolean;
+  /** Whether it stands on another page than its own. */
+  readonly withLink?: boolean;
+};
+
 /** One delivery: how far it is, and what can be done with it. */
-export function DeliveryCard({ delivery, showBatch = false }: { delivery: DeliveryProgress; showBatch?: boolean }) {
+export function DeliveryCard({ delivery, showBatch = false, withLink = false }: DeliveryCardProps) {
   const progress = useProgress(delivery);
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
@@ -61,6 +75,7 @@ export function DeliveryCard({ delivery, showBatch = false }: { delivery: Delive
         {over && progress.state === 'done'
           ? plural(progress.filesDone, 'file')
           : `${progress.filesDone} of ${plural(progress.fileCount, 'file')}`}
+        {takenWords(progress)}
         {size}, {progress.templateName}
         {progress.templateVersion !== null &&
           `, version ${progress.templateVersion}${progress.templateChanged ? ' with changes' : ''}`}
@@ -94,11 +109,21 @@ export function DeliveryCard({ delivery, showBatch = false }: { delivery: Delive
           <FailedList id={progress.id} />
         </details>
       )}
-      <div className="d-flex gap-2 mt-1">
+      <div className="d-flex gap-2 mt-1 flex-wrap">
         {progress.state === 'done' && progress.filesDone > 0 && (
           <a className="btn btn-primary" href={`/api/deliveries/${progress.id}/zip`} download>
             Download zip
           </a>
+        )}
+        {progress.state === 'done' && progress.filesTaken > 0 && progress.filesTaken < progress.filesDone && (
+          <a className="btn btn-plain" href={`/api/deliveries/${progress.id}/zip?only=new`} download>
+            Only the {amount(progress.filesDone - progress.filesTaken)} made anew
+          </a>
+        )}
+        {withLink && over && progress.filesDone > 0 && (
+          <Link className="btn btn-plain" href={`/deliveries/${progress.id}`}>
+            Look at the files
+          </Link>
         )}
         {over && (
           <Button variant="plain" onClick={() => void act('again')}>

@@ -1,6 +1,6 @@
 'use client';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { countBatch } from '@/core/checks';
 import { fileNames } from '@/core/export';
@@ -15,6 +15,7 @@ import { Section } from '../shared/section';
 import { WhatIs } from '../shared/what-is';
 import { amount, plural } from '../shared/words';
 import type { TemplateStore } from '../template/store';
+import { ChangesNote } from './changes-note';
 import { MetadataSection } from './metadata-section';
 import { NamesLink } from './names-dialog';
 import { OutputEditor } from './output-editor';
@@ -109,12 +110,16 @@ export function ExportPanel({ batchId, template, store, cutouts, files, narrowed
     exportAll: () => (narrowed ? choices.current?.querySelector('button')?.focus() : files !== 0 && begin(null)),
   });
   const these = narrowed && countBatch(narrowed, template.outputs.length, () => false);
+  const about = useMemo(() => ({ template, cutouts, deliveries: data }), [template, cutouts, data]);
   const all = files === null ? 'all files' : plural(files, 'file');
   return (
     <>
       <Outputs template={template} store={store} cutouts={cutouts} />
       <div className="side-block side-end d-grid gap-2">
         {doubtful}
+        {data && data.deliveries.some(({ state }) => state === 'done') && (
+          <ChangesNote batchId={batchId} about={about} flush={flush} />
+        )}
         <div ref={choices} className="d-grid gap-2">
           {these && (
             <Button className="py-2" disabled={these.files === 0} onClick={() => begin(narrowed.map(({ id }) => id))}>
@@ -136,7 +141,7 @@ export function ExportPanel({ batchId, template, store, cutouts, files, narrowed
         <ul className="list-plain" aria-label="Deliveries of this batch">
           {data.deliveries.map((delivery) => (
             <li key={delivery.id} className="side-block">
-              <DeliveryCard delivery={delivery} />
+              <DeliveryCard delivery={delivery} withLink />
             </li>
           ))}
         </ul>

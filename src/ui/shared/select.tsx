@@ -5,11 +5,13 @@ type SelectProps = {
   readonly label: string;
   readonly value: string;
   readonly options: readonly (readonly [value: string, label: string])[];
+  /** Whether it takes the room that its longest option needs. */
+  readonly wide?: boolean;
   readonly onChange: (value: string) => void;
 };
 
 /** One of many, with its label before it. */
-export function Select({ label, value, options, onChange }: SelectProps) {
+export function Select({ label, value, options, wide = false, onChange }: SelectProps) {
   const id = useId();
   return (
     <div className="d-flex align-items-center gap-2">
@@ -19,7 +21,7 @@ export function Select({ label, value, options, onChange }: SelectProps) {
       <select
         id={id}
         className="form-select form-select-sm w-auto"
-        style={{ maxWidth: '5.75rem' }}
+        style={wide ? undefined : { maxWidth: '5.75rem' }}
         value={value}
         onChange={(event) => onChange(event.target.value)}
       >

@@ -258,7 +258,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
                     onLeaveOut={(ids) => review(ids, 'out')}
                   />
                 }
-                flush={flush}
+                flush={() => Promise.all([flush(), edits.flush(), tableEdits.flush()])}
               />
             )}
           </aside>

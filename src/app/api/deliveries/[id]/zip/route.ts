@@ -4,15 +4,16 @@ import { numberOf, routes } from '@/server/http';
 import { deliveries } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  /** The zip as a stream: files are read one after the other as the browser takes them. */
-  GET: async (_, { id }) => {
+  /** The zip as a stream, with `only=new` of those files alone that were made for it: files are read one after the other as the browser takes them. */
+  GET: async (request, { id }) => {
+    const onlyMade = new URL(request.url).searchParams.get('only') === 'new';
     const deliveryId = numberOf(id);
-    const entries = await deliveries.zipEntries(deliveryId);
+    const entries = await deliveries.zipEntries(deliveryId, onlyMade);
     const { batchName } = await deliveries.deliveryProgress(deliveryId);
     async function* files() {
       for (const { input, ...entry } of entries) yield { ...entry, input: input() };
     }
-    const name = `${safeName(batchName)}-${deliveryId}.zip`;
+    const name = `${safeName(batchName)}-${deliveryId}${onlyMade ? '-new' : ''}.zip`;
     return new Response(makeZip(files()), {
       headers: {
         'content-type': 'application/zip',

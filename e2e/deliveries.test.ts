@@ -1,0 +1,47 @@
+/** A batch exported again: what has changed, and both deliveries beside each other. */
+import { batchOf, cutouts, painted, step } from './bench-page';
+import { exported, filesOf, pictureNames } from './exports';
+import { flatPhoto } from './photos';
+import { expect, test } from './test';
+import { unzip } from './zip';
+import { readFile } from 'node:fs/promises';
+
+test('the second export makes only what has changed, and says so before and after', async ({ page }) => {
+  await batchOf(page, 'Twice', await Promise.all(['a', 'b', 'c'].map((name, i) => flatPhoto(`${name}.png`, '#883322', 500 + i)))); // prettier-ignore
+  const first = await exported(page);
+  expect(pictureNames(first)).toEqual(['a-tile.png', 'b-tile.png', 'c-tile.png']);
+
+  await cutouts(page).first().dblclick();
+  await expect(page.getByRole('dialog')).toContainText('cutout 1080 × ');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Escape');
+  await painted(page);
+  await page.getByRole('button', { name: 'What has changed since then?' }).click();
+  await expect(page.getByText('2 files the same')).toBeVisible();
+  await page.getByText('What is made').click();
+  await expect(page.getByText('a-tile.png lies otherwise')).toBeVisible();
+
+  const second = await filesOf(page, () => page.getByRole('button', { name: 'Export 3 files' }).click());
+  expect(second.get('a-tile.png')!.equals(first.get('a-tile.png')!)).toBe(false);
+  for (const name of ['b-tile.png', 'c-tile.png']) expect(second.get(name)!.equals(first.get(name)!)).toBe(true);
+
+  const card = page.getByRole('list', { name: 'Deliveries of this batch' }).getByRole('listitem').first();
+  await expect(card).toContainText('3 files, 2 as before');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    card.getByRole('link', { name: 'Only the 1 made anew' }).click(),
+  ]);
+  expect(pictureNames(await unzip(await readFile(await download.path())))).toEqual(['a-tile.png']);
+
+  await card.getByRole('link', { name: 'Look at the files' }).click();
+  const files = page.getByRole('list', { name: 'Files' }).getByRole('listitem');
+  await expect(files).toHaveCount(3);
+  await expect(files.nth(1)).toContainText('1080 × 1080 px');
+  // Each has its picture, made from the delivered file.
+  await expect.poll(() => files.locator('img').evaluateAll((all) => (all as HTMLImageElement[]).map((img) => img.naturalWidth))).toEqual([240, 240, 240]); // prettier-ignore
+  await page.getByRole('radio', { name: 'made anew' }).click();
+  await expect(files).toHaveCount(1);
+  await page.getByLabel('Compare with').selectOption({ index: 1 });
+  await expect(page.getByText('2 files the same, 1 different, 0 new, 0 gone.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Different' })).toContainText('a-tile.png');
+});

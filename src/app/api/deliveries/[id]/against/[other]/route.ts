@@ -1,0 +1,7 @@
+import { numberOf, routes } from '@/server/http';
+import { deliveryPages } from '@/server/services';
+
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  /** What is different from another delivery. */
+  GET: async (_, { id, other }) => deliveryPages.deliveryDifferences(numberOf(id), numberOf(other)),
+});

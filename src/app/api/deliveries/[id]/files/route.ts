@@ -1,0 +1,7 @@
+import { numberOf, queryOf, routes } from '@/server/http';
+import { deliveryPages } from '@/server/services';
+
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  GET: async (request, { id }) =>
+    deliveryPages.deliveredFiles(numberOf(id), queryOf(request, deliveryPages.filesQuery)),
+});

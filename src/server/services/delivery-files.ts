@@ -1,0 +1,155 @@
+/** What a delivery will consist of: every file with its name, what it depends on, and whether it is there already. */
+import { and, asc, desc, eq, isNotNull, ne } from 'drizzle-orm';
+import { WobrelError } from '../../core/errors';
+import { dataIn, joinedData, type PhotoData } from '../../core/fields';
+import { namer } from '../../core/export';
+import {
+  hasSlots,
+  keptTemplate,
+  outputHeight,
+  pictureOf,
+  slotTemplates,
+  type Output,
+  type Template,
+} from '../../core/template';
+import { database, tables, type Recipe } from '../db';
+import { outlinesOf } from '../geometry';
+import type { SeenThen } from '../jobs';
+import { renderStamp } from '../render';
+import type { batchRow } from './batches';
+import { cutoutsOf } from './cutouts';
+import { countedPhotos } from './findings';
+import { recipeKey, recipesOf } from './recipes';
+import { seenIn } from './seen';
+
+const { deliveries, deliveryFiles, deliveryPhotos, photos, sights } = tables;
+
+type Batch = Awaited<ReturnType<typeof batchRow>>;
+
+/** A photo as it is now, to be delivered as it was then. */
+const then = ({ photo: { name, sha256, width, height, hasAlpha, handSubject, adjustment }, sight }: { photo: typeof photos.$inferSelect; sight: unknown }) => ({
+  photo: name,
+  sha256,
+  width,
+  height,
+  hasAlpha,
+  seen: { ...seenIn(sight), handSubject, adjustment } as SeenThen,
+}); // prettier-ignore
+
+type Then = ReturnType<typeof then>;
+
+/** A file of the last delivery. */
+export type OldFile = { readonly id: number; readonly photo: string; readonly output: string; readonly file: string; readonly recipe: Recipe | null }; // prettier-ignore
+
+export type PlannedFile = {
+  readonly output: Output;
+  readonly outputIndex: number;
+  readonly file: string;
+  readonly recipe: Recipe;
+  /** The file of the last delivery that it is byte for byte. */
+  readonly same: OldFile | null;
+};
+
+export type PlannedCutout = {
+  readonly name: string;
+  readonly lead: Then;
+  /** One a slot, null where a slot has none; null where the template has no slots. */
+  readonly slots: readonly ((Then & { readonly standsIn: boolean }) | null)[] | null;
+  readonly data: PhotoData;
+  readonly files: readonly PlannedFile[];
+};
+
+export type LastDelivery = {
+  readonly id: number;
+  readonly createdAt: number;
+  readonly files: readonly OldFile[];
+};
+
+export type DeliveryFiles = {
+  readonly template: Template;
+  readonly cutouts: readonly PlannedCutout[];
+  readonly last: LastDelivery | null;
+};
+
+/** The batch's template as it is delivered: sizes like the batch are those of the whole batch, as on the wall. */
+async function sizedTemplate(batch: Batch): Promise<Template> {
+  const template = keptTemplate(batch.draft);
+  if (!slotTemplates(template).some(({ centring }) => centring.size === 'batch')) return template;
+  return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(batch));
+}
+
+/** The newest delivery of a batch that was finished, with its files. */
+async function lastDelivery(batchId: number): Promise<LastDelivery | null> {
+  const [last] = await database()
+    .select({ id: deliveries.id, createdAt: deliveries.createdAt })
+    .from(deliveries)
+    .where(and(eq(deliveries.batchId, batchId), eq(deliveries.state, 'done')))
+    .orderBy(desc(deliveries.id))
+    .limit(1);
+  if (!last) return null;
+  const files = await database()
+    .select({
+      id: deliveryFiles.id,
+      photo: deliveryPhotos.photo,
+      output: deliveryFiles.output,
+      file: deliveryFiles.file,
+      recipe: deliveryFiles.recipe,
+    })
+    .from(deliveryFiles)
+    .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
+    .where(and(eq(deliveryFiles.deliveryId, last.id), isNotNull(deliveryFiles.sha256)))
+    .orderBy(asc(deliveryFiles.id));
+  return { ...last, files };
+}
+
+/** Cutouts whose files are worked out before others have their turn. */
+const AT_ONCE = 100;
+const pause = () => new Promise((resolve) => setImmediate(resolve));
+
+/**
+ * Works a delivery out, and changes nothing.
+ *
+ * @param only ids of the photos to export; null all that are not left out
+ * @throws WobrelError `nothing-to-export`
+ */
+export async function deliveryFilesOf(batch: Batch, only: readonly number[] | null): Promise<DeliveryFiles> {
+  const template = await sizedTemplate(batch);
+  const all = await database()
+    .select({ name: photos.name, photo: photos, sight: sights.document })
+    .from(photos)
+    .leftJoin(sights, eq(sights.sha256, photos.sha256))
+    .where(and(eq(photos.batchId, batch.id), ne(photos.review, 'out')))
+    .orderBy(asc(photos.name), asc(photos.id));
+  const wanted = only && new Set(only);
+  const cutouts = cutoutsOf(template, all).filter(
+    ({ lead, slots }) => !wanted || (slots ?? [lead]).some((row) => row !== null && wanted.has(row.photo.id)),
+  );
+  if (cutouts.length === 0)
+    throw new WobrelError(
+      'nothing-to-export',
+      all.length > 0 && hasSlots(template)
+        ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
+        : 'The batch has no photos to export, or all are left out.',
+    );
+  const last = await lastDelivery(batch.id);
+  const byRecipe = new Map(last?.files.flatMap((old) => (old.recipe ? [[recipeKey(old.recipe), old] as const] : [])));
+  const recipes = recipesOf(template, await renderStamp());
+  const nameFile = namer();
+  const picture = pictureOf(template);
+  const planned: PlannedCutout[] = [];
+  for (const [i, { name, lead, slots: rows }] of cutouts.entries()) {
+    if (i % AT_ONCE === AT_ONCE - 1) await pause();
+    const data = joinedData((rows ?? [lead]).flatMap((row) => (row ? [dataIn(batch.fields, row.photo.data)] : [])));
+    const words = { photo: name, ...(rows && { stem: name }), batch: batch.name, index: i + 1, data };
+    const slots = rows && rows.map((row) => row && { ...then(row), standsIn: row.standsIn });
+    const recipeFor = recipes(slots ?? [then(lead)], words);
+    const files = template.outputs.map((output, outputIndex): PlannedFile => {
+      const recipe = recipeFor(output);
+      const height = outputHeight(picture, output.width);
+      const file = nameFile(output, { ...words, template: template.name, height });
+      return { output, outputIndex, file, recipe, same: byRecipe.get(recipeKey(recipe)) ?? null };
+    });
+    planned.push({ name, lead: then(lead), slots, data, files });
+  }
+  return { template, cutouts: planned, last };
+}

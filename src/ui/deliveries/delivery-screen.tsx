@@ -1,0 +1,82 @@
+'use client';
+import { useQuery } from '@tanstack/react-query';
+import Link from 'next/link';
+import { useState } from 'react';
+import type { DeliveryProgress } from '@/server/services';
+import { api } from '../shared/api';
+import { ChoiceField } from '../shared/choice-field';
+import { Select } from '../shared/select';
+import { when } from '../shared/words';
+import { DeliveryCard } from './delivery-card';
+import { Differences } from './differences';
+import { FileList, SHOWN, type Shown } from './file-list';
+import { isOver } from './use-progress';
+
+/** Deliveries of the same batch that were finished, for comparing. */
+function useOthers({ id, batchId }: Pick<DeliveryProgress, 'id' | 'batchId'>) {
+  const { data } = useQuery({
+    queryKey: ['deliveries', 'batch', batchId],
+    queryFn: () => api<{ deliveries: DeliveryProgress[] }>(`/api/batches/${batchId}/deliveries`),
+    enabled: batchId !== null,
+  });
+  return (data?.deliveries ?? []).filter((other) => other.id !== id && other.state === 'done');
+}
+
+function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
+  const [shown, setShown] = useState<Shown>('all');
+  const [against, setAgainst] = useState('');
+  const others = useOthers(delivery);
+  return (
+    <>
+      <div className="d-flex gap-3 align-items-center my-3 flex-wrap">
+        {against === '' && <ChoiceField label="Files shown" bare value={shown} options={SHOWN} onChange={setShown} />}
+        {others.length > 0 && (
+          <Select
+            label="Compare with"
+            wide
+            value={against}
+            options={[['', 'no other'], ...others.map((other) => [String(other.id), when(other.createdAt)] as const)]}
+            onChange={setAgainst}
+          />
+        )}
+      </div>
+      {against === '' ? (
+        <FileList key={shown} delivery={delivery.id} shown={shown} />
+      ) : (
+        <Differences delivery={delivery.id} before={Number(against)} />
+      )}
+    </>
+  );
+}
+
+/** One delivery: its files as pictures, and what is different from another. */
+export function DeliveryScreen({ id }: { readonly id: number }) {
+  const { data, error } = useQuery({
+    queryKey: ['deliveries', 'one', id],
+    queryFn: () => api<{ progress: DeliveryProgress }>(`/api/deliveries/${id}`),
+  });
+  if (error)
+    return (
+      <main className="page">
+        <div className="empty">{error.message}</div>
+      </main>
+    );
+  if (!data) return <main className="page muted">Opening…</main>;
+  const { progress } = data;
+  return (
+    <main className="page delivery-page">
+      <h1 className="mb-3">
+        <Link href="/deliveries">Deliveries</Link> / {progress.batchName}
+      </h1>
+      <div className="panel p-3">
+        <DeliveryCard delivery={progress} />
+        {progress.batchId !== null && (
+          <Link className="small-text" href={`/batches/${progress.batchId}?step=export`}>
+            Open the batch
+          </Link>
+        )}
+      </div>
+      {isOver(progress) && progress.filesDone > 0 && <Files delivery={progress} />}
+    </main>
+  );
+}
