@@ -1,5 +1,5 @@
 /** A batch exported again: what has changed, and both deliveries beside each other. */
-import { batchOf, cutouts, painted, step } from './bench-page';
+import { batchOf, cutouts, painted } from './bench-page';
 import { exported, filesOf, pictureNames } from './exports';
 import { flatPhoto } from './photos';
 import { expect, test } from './test';
