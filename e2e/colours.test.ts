@@ -162,7 +162,7 @@ test('with everything that a template can hold preview and export are the same',
     await page.getByRole('button', { name: /^Captions/ }).click();
     await page.getByRole('button', { name: 'Add a caption' }).click();
     const caption = page.getByRole('group', { name: 'Caption 1' });
-    await caption.getByLabel('Text').fill('{photo}, {batch}');
+    await caption.getByLabel('Text', { exact: true }).fill('{photo}, {batch}');
     await caption.getByLabel('Paint').selectOption('colour from the photo');
   });
   const { alphaDiffers, beyond } = compare(preview, made);

@@ -4,6 +4,7 @@ import { exported, filesOf, pictureNames } from './exports';
 import { flatPhoto } from './photos';
 import { expect, test } from './test';
 import { unzip } from './zip';
+import { spawnSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 
 test('the second export makes only what has changed, and says so before and after', async ({ page }) => {
@@ -39,6 +40,19 @@ test('the second export makes only what has changed, and says so before and afte
   await expect(files.nth(1)).toContainText('1080 × 1080 px');
   // Each has its picture, made from the delivered file.
   await expect.poll(() => files.locator('img').evaluateAll((all) => (all as HTMLImageElement[]).map((img) => img.naturalWidth))).toEqual([240, 240, 240]); // prettier-ignore
+  await page.getByRole('button', { name: 'Pages for print…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Each wide').fill('60');
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('radio', { name: 'cut line' }).click();
+  await expect(dialog).toContainText('2 × 3 on a page of 210 × 297 mm: 1 page.');
+  const [sheet] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('link', { name: 'Download' }).click(),
+  ]);
+  const read = spawnSync('node', ['scripts/read-pdf.mjs'], { input: await readFile(await sheet.path()), encoding: 'utf8' }); // prettier-ignore
+  expect(JSON.parse(read.stdout)).toMatchObject({ pages: 1, layers: ['Pictures', 'Captions', 'Cut'], title: 'Twice' });
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
   await page.getByRole('radio', { name: 'made anew' }).click();
   await expect(files).toHaveCount(1);
   await page.getByLabel('Compare with').selectOption({ index: 1 });

@@ -52,7 +52,7 @@ test('a mat makes the picture larger, and a caption in it says each photo’s na
   await page.getByRole('button', { name: /^Captions/ }).click();
   const caption = page.getByRole('group', { name: 'Caption 1' });
   await caption.getByLabel('Put a field into text').selectOption('{index}');
-  await expect(caption.getByLabel('Text')).toHaveValue('{photo}{index}');
+  await expect(caption.getByLabel('Text', { exact: true })).toHaveValue('{photo}{index}');
   await expect(page.getByRole('status').first()).toHaveText('saved');
   const files = await exported(page);
   const inkOf = (name: string) => {

@@ -107,7 +107,7 @@ test('several outputs: PNG, WebP and JPEG of several widths, the JPEG on its mat
     await output.getByLabel('Name', { exact: true }).fill(name);
     await page.keyboard.press('Enter');
     const named = page.getByRole('group', { name: `Output ${name}` });
-    await named.getByRole('radio', { name: format }).click();
+    await named.getByLabel('Format').selectOption(format);
     await named.getByLabel('Size').selectOption('in pixels');
     await named.getByLabel('Width').fill(width);
     await page.keyboard.press('Enter');

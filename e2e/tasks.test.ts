@@ -125,9 +125,9 @@ test('24 products become pointed hexagons of equal size, three mended by hand, a
     await hand.keys(next);
   }
   await hand.click(button(page, 'Export…'));
-  await hand.click(panel(page).getByRole('radio', { name: 'WebP' }));
+  await hand.choose(panel(page).getByLabel('Format'), 'WebP');
   await hand.click(button(page, 'Add an output'));
-  await hand.click(panel(page).getByRole('radio', { name: 'JPEG' }));
+  await hand.choose(panel(page).getByLabel('Format'), 'JPEG');
   await expect(button(page, 'Export 48 files')).toBeEnabled();
   const files = await filesOf(page, () => hand.keys('Control+Enter'));
   hand.done('Hexagons, three mended', { clicks: 18, keys: 8 });

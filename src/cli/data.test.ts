@@ -45,3 +45,28 @@ test.each([
   expect(stderr).toMatch(why);
   expect(existsSync(join(folder, 'never'))).toBe(false);
 });
+
+test('fields of a table put photos into the slots of one cutout', () => {
+  copyFileSync('demo/photos/products/ochre-tile-48.jpg', join(photos, 'b.jpg'));
+  writeFileSync(table, 'file,sku,view\na,X1,front\nb,x1,Side\n');
+  const circle = (cx: number) => ({ kind: 'circle', box: { cx, cy: 100, width: 90, height: 90 } });
+  const sheet = {
+    wobrel: 1,
+    name: 'S',
+    frame: { width: 200, height: 200 },
+    slots: [
+      { name: 'front', shape: circle(50) },
+      { name: 'side', shape: circle(150) },
+    ],
+    fill: { by: 'data', group: 'SKU', slot: 'View' },
+    outputs: [{ width: 100, file: '{sku}-{photo}' }],
+  };
+  writeFileSync(template, JSON.stringify(sheet));
+  const { status } = render('sheet', table);
+  const { items } = manifestSchema.parse(JSON.parse(readFileSync(join(folder, 'sheet/manifest.json'), 'utf8')));
+  expect([status, items.map(({ photo, file }) => [photo, file])]).toEqual([0, [['X1', 'X1-X1.png']]]);
+  expect(items[0]!.slots!.map(({ slot, photo }) => [slot, photo])).toEqual([
+    ['front', join(photos, 'a.jpg')],
+    ['side', join(photos, 'b.jpg')],
+  ]);
+});

@@ -44,6 +44,8 @@ const FIELDS: Readonly<Record<string, Field>> = {
   'metadata.creator': plain('creator in files'),
   'metadata.copyright': plain('copyright in files'),
   'fill.by': plain('slots filled by'),
+  'fill.group': plain('field of the group'),
+  'fill.slot': plain('field of the slot'),
   'fill.missing': plain('a missing photo'),
   'limits.clearance': share('limit of room to the edge'),
   'limits.offSpot': share('limit of distance from the spot'),

@@ -1,24 +1,12 @@
-import { parseColour } from '../paint';
-import type { Template } from '../template';
 import { defineCheck } from './check';
-
-/** True where something behind leaves nothing of the ground. */
-const isFilled = ({ behind }: Template): boolean =>
-  behind.some(
-    ({ on, opacity, shape, show, paint }) =>
-      on &&
-      opacity === 1 &&
-      shape === null &&
-      (show === 'photo' || (typeof paint === 'string' && parseColour(paint).alpha === 1)),
-  );
+import { isFilled } from './filled';
 
 /** 1 where the output's format has no alpha although the template leaves the ground transparent. */
 export const opaque = defineCheck({
   id: 'opaque',
   label: 'Output without transparency',
   about: 'output',
-  measure: ({ output, template }) =>
-    output.format === 'jpeg' && template.backdrop === null && !isFilled(template) ? 1 : 0,
+  measure: ({ output, template }) => (output.format === 'jpeg' && !isFilled(template) ? 1 : 0),
   limit: () => 0,
   brief: () => 'no transparency',
   explain: (_, { output }) =>

@@ -1,5 +1,6 @@
 /** All checks, in the order in which they are shown. Adding one is one line here. */
 import type { CheckDefinition } from './check';
+import { alphaLoss } from './alpha-loss';
 import { apart } from './apart';
 import { astray } from './astray';
 import { blurred } from './blurred';
@@ -57,4 +58,5 @@ export const CHECKS: readonly CheckDefinition[] = [
   fine,
   faint,
   opaque,
+  alphaLoss,
 ];

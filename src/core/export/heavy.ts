@@ -10,7 +10,11 @@ export const mostBytes = ({ maxKB }: Pick<Output, 'maxKB'>): number | null => (m
 
 /** Formats whose files get smaller with their quality. */
 const WITH_QUALITY: readonly Output['format'][] = ['webp', 'jpeg', 'avif'];
-export const hasQuality = ({ format }: Pick<Output, 'format'>): boolean => WITH_QUALITY.includes(format);
+export const hasQuality = ({ format, lossless }: Pick<Output, 'format' | 'lossless'>): boolean =>
+  WITH_QUALITY.includes(format) && !(lossless && hasLossless({ format }));
+
+/** Formats that can be had with and without loss. */
+export const hasLossless = ({ format }: Pick<Output, 'format'>): boolean => format === 'webp' || format === 'avif';
 
 /** What is said of a file that could not be made small enough; null where it is. */
 export function heavyFinding(output: Output, bytes: number): ManifestItem['findings'][number] | null {
@@ -18,7 +22,7 @@ export function heavyFinding(output: Output, bytes: number): ManifestItem['findi
   if (most === null || bytes <= most) return null;
   const why = hasQuality(output)
     ? 'even at the lowest quality'
-    : `${output.format.toUpperCase()} has no quality to lower`;
+    : `${output.lossless && hasLossless(output) ? 'without loss there is' : `${output.format.toUpperCase()} has`} no quality to lower`;
   const message = `the file has ${Math.ceil(bytes / KB)} KB, the limit is ${output.maxKB} KB; ${why}: make it smaller, or choose another format`;
   return { check: 'heavy', value: bytes / KB, message };
 }

@@ -1,4 +1,5 @@
-export { hasQuality, heavyFinding, mostBytes } from './heavy';
+export { hasLossless, hasQuality, heavyFinding, mostBytes } from './heavy';
+export { oneBitAlpha } from './one-bit';
 export {
   failedItem,
   findingItem,

@@ -8,12 +8,14 @@ const filling = (
 ): Filling => ({
   // prettier-ignore
   slots: slots.map((slot) => (typeof slot === 'string' ? { name: slot, photo: null } : { name: slot[0], photo: slot[1] })),
-  fill: { by, missing },
+  fill: { by, missing, group: '', slot: '' },
 });
+
+const named = (names: readonly string[]) => names.map((name) => ({ name }));
 
 /** Groups in words: `mug: mug-front.jpg, –`. */
 function told(how: Filling, names: readonly string[]) {
-  const { groups, strays } = groupsOf(how, names);
+  const { groups, strays } = groupsOf(how, named(names));
   return {
     groups: groups.map(({ name, seats }) => `${name}: ${seats.map((i) => (i === null ? '–' : names[i])).join(', ')}`),
     strays: strays.map((i) => names[i]),
@@ -29,7 +31,7 @@ describe('by order', () => {
   });
   test('nothing of nothing', () => {
     expect(groupsOf(filling(['a'], 'order'), [])).toEqual({ groups: [], strays: [] });
-    expect(groupsOf(filling([], 'name'), ['1.jpg'])).toEqual({ groups: [], strays: [] });
+    expect(groupsOf(filling([], 'name'), named(['1.jpg']))).toEqual({ groups: [], strays: [] });
   });
 });
 
@@ -86,7 +88,7 @@ describe('by name', () => {
     const name = fc.stringMatching(/^[ab-]{1,4}-(front|side|detail|x)\.(jpg|png)$/);
     fc.assert(
       fc.property(fc.uniqueArray(name, { maxLength: 30 }), (names) => {
-        const { groups, strays } = groupsOf(three, names);
+        const { groups, strays } = groupsOf(three, named(names));
         const all = [...groups.flatMap(({ seats }) => seats.filter((seat) => seat !== null)), ...strays];
         expect([...all].sort((a, b) => a - b)).toEqual(names.map((_, i) => i));
       }),
@@ -96,13 +98,13 @@ describe('by name', () => {
   test('names made to take long take no longer than others', () => {
     const names = Array.from({ length: 2000 }, (_, i) => `${'-'.repeat(240)}${i}.jpg`);
     const slots = Array.from({ length: 24 }, (_, i): [string, string] => [`s${i}`, '{a}-{b}-{c}-{d}-x']);
-    expect(groupsOf(filling(slots, 'name'), names).strays).toHaveLength(2000);
+    expect(groupsOf(filling(slots, 'name'), named(names)).strays).toHaveLength(2000);
   });
 });
 
 describe('where a photo is missing', () => {
   const names = ['mug-front.jpg', 'mug-side.jpg', 'jug-side.jpg'];
-  const one = (missing: Filling['fill']['missing']) => groupsOf(filling(['front', 'side'], 'name', missing), names).groups[1]!; // prettier-ignore
+  const one = (missing: Filling['fill']['missing']) => groupsOf(filling(['front', 'side'], 'name', missing), named(names)).groups[1]!; // prettier-ignore
 
   test('nothing stands in, its first photo does, or the group is not made', () => {
     expect(one('leave')).toEqual({ name: 'jug', seats: [null, 2], missing: [0], isMade: true });
@@ -139,5 +141,28 @@ describe('photos that know their slots', () => {
 
   test('without slots all stay as they are', () => {
     expect(seated(filling([], 'order'), photos)).toBe(photos);
+  });
+});
+
+describe('by fields of photo data', () => {
+  const how: Filling = { ...filling(['Front', 'side'], 'order'), fill: { by: 'data', missing: 'leave', group: 'SKU', slot: 'view' } }; // prettier-ignore
+  const photo = (name: string, sku: string, view: string) => ({ name, data: { sku, View: view } });
+  const told = (photos: Parameters<typeof groupsOf>[1]) => {
+    const { groups, strays } = groupsOf(how, photos);
+    return { groups: groups.map(({ name, seats }) => `${name}: ${seats.join()}`), strays };
+  };
+
+  test('one field puts them together, the other says where each lies, whatever their letter case', () => {
+    expect(told([photo('1', 'A 1', 'front'), photo('2', 'B', 'Side'), photo('3', 'a  1', 'SIDE')])).toEqual({ groups: ['A 1: 0,2', 'B: ,1'], strays: [] }); // prettier-ignore
+  });
+
+  test('one without a group, of no slot, or for a place that is taken is a stray', () => {
+    const photos = [photo('1', 'A', 'front'), photo('2', '', 'front'), photo('3', 'A', 'top'), photo('4', 'A', 'front'), { name: '5' }]; // prettier-ignore
+    expect(told(photos)).toEqual({ groups: ['A: 0,'], strays: [1, 2, 3, 4] });
+  });
+
+  test('a seated photo goes by the fields that there are, not by what else is kept of it', () => {
+    const [one] = seated(how, [{ ...photo('1', 'A', 'front'), words: { data: { SKU: 'Z', view: 'side' } } }]);
+    expect([one!.slot, one!.group!.name]).toEqual([1, 'Z']);
   });
 });

@@ -1,5 +1,6 @@
 /** Photos that know the slot they lie in and, one of each group, all that lies in its cutout. */
-import { groupsOf, type Filling } from './groups';
+import type { PhotoData } from '../fields';
+import { groupsOf, type Filling, type Grouped } from './groups';
 
 export type Seat = {
   /** Null where no slot takes it; left out where the template has none. */
@@ -65,14 +66,15 @@ function seatedAs<P extends object>(photo: P, slot: number | null, group: Leadin
  * Those that do not count have no group. Without slots all stay the same objects; with slots those
  * that are as they were the last time do.
  */
-export function seated<P extends { readonly name: string }>(
+export function seated<P extends Grouped & { readonly words?: { readonly data?: PhotoData | undefined } | undefined }>(
   filling: Filling,
   photos: readonly P[],
   counts: (photo: P) => boolean = () => true,
 ): readonly Seated<P>[] {
   if (filling.slots.length === 0) return photos;
   const counted = photos.filter(counts);
-  const { groups } = groupsOf(filling, counted.map(({ name }) => name)); // prettier-ignore
+  // Texts know the fields that there are; what else is kept of a photo does not count.
+  const { groups } = groupsOf(filling, counted.map(({ name, data, words }) => ({ name, data: words?.data ?? data }))); // prettier-ignore
   const slotOf = new Map<P, number>();
   const leads = new Map<P, Leading<P>>();
   groups.forEach(({ name, seats, missing, isMade }, i) => {

@@ -11,7 +11,9 @@ export { picturesOf } from './pictures';
 export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';
 export { FILE_ENDING, templateText } from './file';
 export { fillFrame, frameIn, withFrame, withMat, type Frame } from './frame';
-export { documentSchema, frameSchema, MAX_OUTPUT_WIDTH } from './schema';
+export { documentSchema, frameSchema } from './schema';
+export { MAX_OUTPUT_WIDTH } from './outputs';
+export { keptPart, type KeptPart } from './trim';
 export {
   keptTemplate,
   MAX_PIXELS,

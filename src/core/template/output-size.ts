@@ -1,6 +1,7 @@
 /** How large an output is. */
 import type { z } from 'zod';
-import type { outputSchema, TemplateDocument } from './schema';
+import type { outputSchema } from './outputs';
+import type { TemplateDocument } from './schema';
 import { pixelsPerUnit } from './units';
 
 type Frame = TemplateDocument['frame'];
@@ -16,6 +17,9 @@ export function widthFor(size: OutputSize, picture: Frame): number {
   if (size === 'frame') return frameWidthInPixels(picture);
   if ('factor' in size)
     return Math.max(1, Math.round(picture.width * pixelsPerUnit(picture.unit, picture.ppi) * size.factor));
+  if ('height' in size) return Math.max(1, Math.round((size.height * picture.width) / picture.height));
+  // The longer side is the width, or else the height.
+  if ('longest' in size) return picture.width >= picture.height ? size.longest : widthFor({ height: size.longest }, picture); // prettier-ignore
   return Math.max(1, Math.round(size.width * pixelsPerUnit(size.unit, size.ppi)));
 }
 

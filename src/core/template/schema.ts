@@ -3,8 +3,9 @@
  * schema is the one definition; `docs/template.schema.json` is generated from it.
  */
 import { z } from 'zod';
+import { outputSchema, ppiSchema } from './outputs';
 import { before, behind, border, caption, mat, reflection, shadow, tint } from '../layers';
-import { areaPaintSchema, colourSchema, filtersSchema } from '../paint';
+import { areaPaintSchema, filtersSchema } from '../paint';
 import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
 
@@ -13,8 +14,6 @@ const share = z.number().min(0).max(1);
 
 /** Defaults of an object whose every field has one. */
 const whole = <S extends z.ZodObject>(schema: S) => schema.prefault({} as never);
-
-const ppiSchema = z.number().min(1).max(2400);
 
 /** Its `width` and `height` are in `unit`s; `ppi` turns them into pixels. */
 export const frameSchema = z.strictObject({
@@ -87,8 +86,11 @@ const limitsSchema = z.strictObject({
 });
 
 const fillSchema = z.strictObject({
-  /** Photos fill the slots in the order of their names, or each by its slot's own pattern of names. */
-  by: z.enum(['order', 'name']).default('order'),
+  /** Photos fill the slots in the order of their names, each by its slot's own pattern of names, or by fields of their data. */
+  by: z.enum(['order', 'name', 'data']).default('order'),
+  /** By data: the field that those of one cutout have in common, and the one that names a photo's slot. */
+  group: z.string().trim().max(60).default(''),
+  slot: z.string().trim().max(60).default(''),
   /** What stands in where a group lacks a photo: nothing, its first photo once more, or the group is not made. */
   missing: z.enum(['leave', 'repeat', 'skip']).default('leave'),
 });
@@ -106,43 +108,6 @@ const slotSchema = z.strictObject({
   borders: z.array(border.schema).max(16).default([]),
   shadows: z.array(shadow.schema).max(16).default([]),
   reflection: reflection.schema.nullable().default(null),
-});
-
-export const formatSchema = z.enum(['png', 'webp', 'avif', 'gif', 'tiff', 'jpeg']);
-
-/** Letters, digits and harmless marks for a name that is also part of file names. */
-const outputName = z
-  .string()
-  .min(1)
-  .max(60)
-  .regex(/^[^/\\\0-\x1f]+$/, { error: 'expected a name without slashes' });
-
-/** Pixels. */
-export const MAX_OUTPUT_WIDTH = 16_384;
-
-/** The picture's width otherwise than in pixels: the frame's own, a multiple of it, or a length at a resolution. */
-const outputSizeSchema = z.union([
-  z.literal('frame'),
-  z.strictObject({ factor: z.number().gt(0).max(100) }),
-  z.strictObject({
-    width: z.number().gt(0).max(100_000),
-    unit: unitSchema.exclude(['px']).default('mm'),
-    ppi: ppiSchema.default(300),
-  }),
-]);
-
-export const outputSchema = z.strictObject({
-  name: outputName.default('tile'),
-  format: formatSchema.default('png'),
-  /** In pixels. Left out, `size` says it, and is `frame` unless it is written; beside a `size` it is not read. */
-  width: z.int().min(1).max(MAX_OUTPUT_WIDTH).optional(),
-  size: outputSizeSchema.nullable().default(null),
-  trim: z.boolean().default(false),
-  matte: colourSchema.nullable().default(null),
-  quality: z.int().min(1).max(100).default(90),
-  /** Most bytes of a file, in thousands: formats with a quality go below theirs to stay within it. */
-  maxKB: z.int().min(1).max(100_000).nullable().default(null),
-  file: z.string().min(1).max(200).default('{photo}-{output}'),
 });
 
 /** Texts that files carry, with fields like file names; those that come out empty are not written. */

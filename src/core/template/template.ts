@@ -13,7 +13,9 @@ import {
 import { outputHeight, widthFor } from './output-size';
 import { pictureOf } from './picture';
 import { refuseSlots } from './slot-refusals';
-import { documentSchema, MAX_OUTPUT_WIDTH, type outputSchema, type TemplateDocument } from './schema';
+import { MAX_OUTPUT_WIDTH, type outputSchema } from './outputs';
+import { documentSchema, type TemplateDocument } from './schema';
+import { mostKept } from './trim';
 
 /** An output with its width in pixels worked out, from its `size` where it has one. */
 export type Output = z.infer<typeof outputSchema> & { readonly width: number };
@@ -78,11 +80,14 @@ function refuseHuge(template: Template): void {
     shadows.filter(({ on, kind }) => on && kind === 'inner').length;
   const fields = [template, ...template.slots].reduce((sum, one) => sum + fieldsOf(one), 0);
   let together = 0;
-  outputs.forEach(({ width, size }, i) => {
-    const pixels = width * outputHeight(picture, width);
+  outputs.forEach(({ width, size, trim }, i) => {
+    const height = outputHeight(picture, width);
+    const pixels = width * height;
     const at = `outputs[${i}].${size ? 'size' : 'width'}`;
     if (pixels > MAX_PIXELS)
       throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
+    if (mostKept(trim, width / picture.width, [width, height]) > MAX_PIXELS)
+      throw new WobrelError('template-invalid', `outputs[${i}].trim: with so much room a file may have more than 100 megapixels`, `outputs[${i}].trim`); // prettier-ignore
     if (photos * pixels > MAX_PHOTOS_BEHIND)
       throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
     together += pixels;

@@ -4,6 +4,7 @@ import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { bringFonts } from '../../core/letters';
+import { PAGE_FONT } from '../../core/pages';
 import { captionFonts } from '../../core/plate';
 import type { Template } from '../../core/template';
 
@@ -13,7 +14,11 @@ function fontFolder(): string {
   return existsSync(bundled) ? bundled : join(/*turbopackIgnore: true*/ process.cwd(), 'public', 'fonts');
 }
 
+const read = async (path: string) => new Uint8Array(await readFile(join(fontFolder(), path)));
+
 /** Has the fonts of a template's captions at hand. */
-export async function bringCaptionFonts({ captions }: Pick<Template, 'captions'>): Promise<void> {
-  await bringFonts(captionFonts(captions), async (path) => new Uint8Array(await readFile(join(fontFolder(), path))));
-}
+export const bringCaptionFonts = ({ captions }: Pick<Template, 'captions'>): Promise<void> =>
+  bringFonts(captionFonts(captions), read);
+
+/** Has the font of captions on pages at hand. */
+export const bringPageFont = (): Promise<void> => bringFonts([PAGE_FONT], read);

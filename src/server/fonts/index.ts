@@ -1,1 +1,1 @@
-export { bringCaptionFonts } from './fonts';
+export { bringCaptionFonts, bringPageFont } from './fonts';

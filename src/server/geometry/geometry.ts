@@ -15,6 +15,8 @@ export type Geometry = {
   readonly shape: (document: ShapeDocument) => Promise<Shape>;
   /** The template with the sizes of its batch (`withSizes`). */
   readonly sized: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<Template>;
+  /** The outlines that cutouts are cut along, one a shape, in frame units. */
+  readonly cuts: (kept: KeptTemplate) => Promise<readonly Outline[]>;
   readonly findings: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<BatchFindings>;
 };
 
@@ -50,6 +52,7 @@ export const outlinesOf = (): Geometry =>
         return run<KeptTemplate>('template', document);
       },
       shape: (document) => run<Shape>('shape', document),
+      cuts: (kept) => run<readonly Outline[]>('cuts', kept),
       sized: (kept, photos) => checks.run<Template>('sized', { ...kept, photos }),
       findings: (kept, photos) => checks.run<BatchFindings>('findings', { ...kept, photos }),
     };

@@ -6,12 +6,13 @@ import {
   LIBRARY_FRAME,
   longOutline,
   recallOutline,
+  type Outline,
   type Shape,
   type ShapeDocument,
 } from '../../core/shape';
 import { compile } from '../../core/plate';
 import { withSizes } from '../../core/placement';
-import { parseTemplate, templateOutline, type Template } from '../../core/template';
+import { hasSlots, parseTemplate, slotTemplates, templateOutline, type Template } from '../../core/template';
 import { outcomeOf, type Outcome } from '../threads/outcome';
 import { bringCaptionFonts } from '../fonts';
 import type { KeptTemplate } from './geometry';
@@ -42,6 +43,13 @@ export const sized = ({ template: kept, outline, photos }: FindingsTask): Promis
   outcomeOf(() => {
     if (outline) recallOutline(kept.shape, outline);
     return withSizes(kept, photos);
+  });
+
+/** The outline of each shape through which photos are seen. */
+export const cuts = ({ template: kept, outline }: KeptTemplate): Promise<Outcome<readonly Outline[]>> =>
+  outcomeOf(() => {
+    if (outline) recallOutline(kept.shape, outline);
+    return (hasSlots(kept) ? slotTemplates(kept) : [kept]).map(templateOutline);
   });
 
 /** Reads a document and compiles it at a usual width: what the budget of outlines is measured by. */

@@ -1,9 +1,11 @@
 /** Finished pixels into files. */
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
+import { oneBitAlpha } from '../../core/export';
+import { parseColour } from '../../core/paint';
 import { holdsMetadata } from '../../core/metadata';
 import { withXmpChunk } from './png-xmp';
-import type { PixelWindow } from '../../core/raster';
-import type { Output } from '../../core/template';
+import type { KeptPart, Output } from '../../core/template';
+import { matteOf } from './matte';
 
 export type Encoded = { readonly data: Buffer; readonly width: number; readonly height: number };
 
@@ -18,46 +20,88 @@ export type Picture = {
   readonly xmp?: string | null;
 };
 
+type Effort = Output['effort'];
+
+/** What a choice of effort means to each encoder; balanced is what they do by themselves, but for AVIF, which takes seconds then. */
+const EFFORTS = {
+  png: { quick: 3, balanced: 6, smallest: 9 },
+  webp: { quick: 1, balanced: 4, smallest: 6 },
+  avif: { quick: 0, balanced: 2, smallest: 4 },
+  gif: { quick: 3, balanced: 7, smallest: 10 },
+} as const satisfies Readonly<Record<string, Readonly<Record<Effort, number>>>>;
+
+/** Most colours of a GIF. */
+const GIF_COLOURS = 256;
+
+const rgbOf = (colour: string): readonly [number, number, number] => {
+  const { r, g, b } = parseColour(colour);
+  return [r, g, b].map((v) => Math.round(v * 255)) as [number, number, number];
+};
+
+/** The part that is kept, with room round the picture where it reaches beyond. */
+function kept(image: Sharp, { width, height }: Picture, output: Output, { left, top, ...part }: KeptPart): Sharp {
+  const [right, bottom] = [left + part.width, top + part.height];
+  const inner = { left: Math.max(0, left), top: Math.max(0, top) };
+  const cut = image.extract({
+    ...inner,
+    width: Math.min(width, right) - inner.left,
+    height: Math.min(height, bottom) - inner.top,
+  });
+  const beyond = { left: inner.left - left, top: inner.top - top, right: Math.max(0, right - width), bottom: Math.max(0, bottom - height) }; // prettier-ignore
+  if (Object.values(beyond).every((v) => v === 0)) return cut;
+  const matte = matteOf(output);
+  return cut.extend({ ...beyond, background: matte ?? { r: 0, g: 0, b: 0, alpha: 0 } });
+}
+
+/** The picture in its output's format. */
+function inFormat(
+  image: Sharp,
+  { format, quality, lossless, colours, progressive, effort }: Output,
+  ppi: number,
+): Sharp {
+  switch (format) {
+    case 'png':
+      return image.png({
+        compressionLevel: EFFORTS.png[effort],
+        ...(colours !== null && { palette: true, colours, dither: 1, effort: effort === 'smallest' ? 10 : 7 }),
+      });
+    case 'webp':
+      return image.webp({ quality, alphaQuality: 100, lossless, effort: EFFORTS.webp[effort] });
+    case 'jpeg':
+      return image.removeAlpha().jpeg({
+        quality,
+        progressive,
+        mozjpeg: effort === 'smallest',
+        chromaSubsampling: quality >= 90 ? '4:4:4' : '4:2:0',
+      });
+    case 'avif':
+      return image.avif({ quality, lossless, effort: EFFORTS.avif[effort], chromaSubsampling: '4:4:4' });
+    case 'gif':
+      return image.gif({ colours: colours ?? GIF_COLOURS, dither: 1, effort: EFFORTS.gif[effort] });
+    case 'tiff':
+      // Resolution is in pixels per millimetre there.
+      return image.tiff({
+        compression: effort === 'quick' ? 'lzw' : 'deflate',
+        predictor: 'horizontal',
+        xres: ppi / 25.4,
+        yres: ppi / 25.4,
+      });
+  }
+}
+
 /**
- * Encodes straight RGBA. With `crop`, only that part. The file carries no metadata but
- * its resolution, that its colours are sRGB, and what it is given to say.
- *
- * @param crop pixels to keep, not empty
+ * Encodes straight RGBA. With `part`, only that, and what lies beyond the picture empty. The file carries no
+ * metadata but its resolution, that its colours are sRGB, and what it is given to say.
  */
-export async function encode(
-  { pixels, width, height, ppi, xmp }: Picture,
-  output: Output,
-  crop: PixelWindow | null,
-): Promise<Encoded> {
+export async function encode(picture: Picture, output: Output, part: KeptPart | null): Promise<Encoded> {
+  const { width, height, ppi, xmp } = picture;
+  const pixels = output.format === 'gif' ? oneBitAlpha(picture.pixels, output.matte === null ? null : rgbOf(output.matte)) : picture.pixels; // prettier-ignore
   let image = sharp(pixels, { raw: { width, height, channels: 4 } });
-  if (crop && (crop.width < width || crop.height < height)) image = image.extract(crop);
+  if (part) image = kept(image, picture, output, part);
   image = image.withMetadata({ density: ppi });
   const packet = xmp && holdsMetadata(output) ? xmp : null;
   const isPng = output.format === 'png';
   if (packet && !isPng) image = image.withXmp(packet);
-  switch (output.format) {
-    case 'png':
-      image = image.png();
-      break;
-    case 'webp':
-      image = image.webp({ quality: output.quality, alphaQuality: 100 });
-      break;
-    case 'jpeg':
-      image = image
-        .removeAlpha()
-        .jpeg({ quality: output.quality, chromaSubsampling: output.quality >= 90 ? '4:4:4' : '4:2:0' });
-      break;
-    case 'avif':
-      image = image.avif({ quality: output.quality, chromaSubsampling: '4:4:4' });
-      break;
-    case 'gif':
-      image = image.gif();
-      break;
-    case 'tiff':
-      // Resolution is in pixels per millimetre there.
-      image = image.tiff({ compression: 'deflate', xres: ppi / 25.4, yres: ppi / 25.4 });
-      break;
-  }
-  const { data, info } = await image.toBuffer({ resolveWithObject: true });
+  const { data, info } = await inFormat(image, output, ppi).toBuffer({ resolveWithObject: true });
   return { data: packet && isPng ? withXmpChunk(data, packet) : data, width: info.width, height: info.height };
 }

@@ -13,7 +13,7 @@ import {
   type SlotPhoto,
 } from '../../core/plate';
 import type { Sight } from '../../core/sight';
-import { pictureOf, pixelsPerUnit, type Output, type Template } from '../../core/template';
+import { keptPart, pictureOf, pixelsPerUnit, type Output, type Template } from '../../core/template';
 import { sha256Of, writeWhole } from '../store';
 import { encodeWithin } from './within';
 import { photoPixels, type PlacedPhoto } from './photo-pixels';
@@ -134,9 +134,9 @@ export async function renderPhoto(
       const pixels = plate.captions.length > 0 ? plain.slice() : plain;
       const fields = fieldsOf({ ...words, template: template.name, output: output.name, width, height });
       const inked = writeCaptions(plate, { fields, colours }, pixels);
-      const crop = output.trim && inked.width > 0 ? inked : null;
+      const part = keptPart(inked, output.trim, plate.scale);
       const xmp = xmpOf(metadataFor(template.metadata, fields));
-      const file = await encodeWithin({ pixels, width, height, ppi, xmp }, output, crop);
+      const file = await encodeWithin({ pixels, width, height, ppi, xmp }, output, part);
       await writeWhole(path, file.data);
       const { width: w, height: h, quality, data } = file;
       files[i] = { width: w, height: h, bytes: data.length, sha256: sha256Of(data), quality };

@@ -263,8 +263,8 @@ export async function saveDraft(
 export async function setFields(id: number, fields: readonly string[]): Promise<void> {
   await batchRow(id);
   await write(async (tx) => {
-    // Captions may speak of them: what was counted is old.
-    const stale = { findingCount: null, changes: sql`${batches.changes} + 1` };
+    // Captions may speak of them, and slots be filled by them: what was worked out is old.
+    const stale = { findingCount: null, strip: null, changes: sql`${batches.changes} + 1` };
     await tx.update(batches).set({ fields, ...stale }).where(eq(batches.id, id)); // prettier-ignore
   });
 }

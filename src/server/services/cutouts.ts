@@ -1,5 +1,5 @@
 /** The cutouts that a batch's photos make: one a photo, or one a group of them. */
-import { seated, type InSlot } from '../../core/groups';
+import { seated, type Grouped, type InSlot } from '../../core/groups';
 import { hasSlots, type Template } from '../../core/template';
 
 /** One photo, or several in their slots. */
@@ -15,7 +15,7 @@ type CutoutOf<R> = {
 /**
  * @param rows in the batch's order, without those that are left out
  */
-export function cutoutsOf<R extends { readonly name: string }>(template: Template, rows: readonly R[]): CutoutOf<R>[] {
+export function cutoutsOf<R extends Grouped>(template: Template, rows: readonly R[]): CutoutOf<R>[] {
   if (!hasSlots(template)) return rows.map((row) => ({ name: row.name, lead: row, slots: null }));
   return seated(template, rows).flatMap(({ group }, i) =>
     group?.isMade ? [{ name: group.name, lead: rows[i]!, slots: group.seats }] : [],

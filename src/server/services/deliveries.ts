@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, SUMS_FILE, type Manifest, type ManifestItem } from '../../core/export';
+import { ratioOf, type Template } from '../../core/template';
 import { database, tables, write, type DeliveryState } from '../db';
 import { announce, askToStop, embeddedQueue, wakeRunner } from '../jobs';
 import { deliveryFolder } from '../store';
@@ -21,6 +22,8 @@ export type DeliveryProgress = {
   batchId: number | null;
   batchName: string;
   templateName: string;
+  /** Of its template: the name of each, height over width of its files as they are without trimming, and whether they are trimmed. */
+  outputs: { name: string; ratio: number; isTrimmed: boolean }[];
   /** The saved version that it began from; null where there was none. */
   templateVersion: number | null;
   /** Whether the batch had changed it. */
@@ -67,7 +70,8 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
     const written = files.find((f) => f.id === row.id);
     return {
       ...row,
-      templateName: (document as { name: string }).name,
+      templateName: (document as Template).name,
+      outputs: (document as Template).outputs.map(({ name, trim }) => ({ name, ratio: ratioOf(document as Template), isTrimmed: trim !== false })), // prettier-ignore
       photosDone: inState('done') + inState('failed'),
       photosFailed: inState('failed'),
       filesDone: written?.n ?? 0,

@@ -114,12 +114,13 @@ const pause = () => new Promise((resolve) => setImmediate(resolve));
  */
 export async function deliveryFilesOf(batch: Batch, only: readonly number[] | null): Promise<DeliveryFiles> {
   const template = await sizedTemplate(batch);
-  const all = await database()
+  const rows = await database()
     .select({ name: photos.name, photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batch.id), ne(photos.review, 'out')))
     .orderBy(asc(photos.name), asc(photos.id));
+  const all = rows.map((row) => ({ ...row, data: dataIn(batch.fields, row.photo.data) }));
   const wanted = only && new Set(only);
   const cutouts = cutoutsOf(template, all).filter(
     ({ lead, slots }) => !wanted || (slots ?? [lead]).some((row) => row !== null && wanted.has(row.photo.id)),
@@ -137,11 +138,11 @@ export async function deliveryFilesOf(batch: Batch, only: readonly number[] | nu
   const nameFile = namer();
   const picture = pictureOf(template);
   const planned: PlannedCutout[] = [];
-  for (const [i, { name, lead, slots: rows }] of cutouts.entries()) {
+  for (const [i, { name, lead, slots: seats }] of cutouts.entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await pause();
-    const data = joinedData((rows ?? [lead]).flatMap((row) => (row ? [dataIn(batch.fields, row.photo.data)] : [])));
-    const words = { photo: name, ...(rows && { stem: name }), batch: batch.name, index: i + 1, data };
-    const slots = rows && rows.map((row) => row && { ...then(row), standsIn: row.standsIn });
+    const data = joinedData((seats ?? [lead]).flatMap((seat) => (seat ? [seat.data] : [])));
+    const words = { photo: name, ...(seats && { stem: name }), batch: batch.name, index: i + 1, data };
+    const slots = seats && seats.map((seat) => seat && { ...then(seat), standsIn: seat.standsIn });
     const recipeFor = recipes(slots ?? [then(lead)], words);
     const files = template.outputs.map((output, outputIndex): PlannedFile => {
       const recipe = recipeFor(output);

@@ -2,6 +2,7 @@ export * as batches from './batches';
 export * as deliveries from './deliveries';
 export * as deliveryPages from './delivery-pages';
 export * as photos from './photos';
+export * as printPages from './print-pages';
 export * as pictures from './pictures';
 export * as shapes from './shapes';
 export * as templateCards from './template-cards';

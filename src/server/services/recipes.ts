@@ -16,7 +16,7 @@ export type PhotoThen = {
 const sumOf = (value: unknown): string => createHash('sha256').update(JSON.stringify(value)).digest('base64url').slice(0, 27); // prettier-ignore
 
 /** Of an output, what its file's name is made of does not matter, nor what it is called but where that is written. */
-const outputPart = ({ format, width, trim, matte, quality, maxKB }: Output) => [format, width, trim, matte, quality, maxKB]; // prettier-ignore
+const outputPart = ({ name: _, file: _file, size: _size, ...bytes }: Output) => bytes;
 
 /** What is written on and into a file. */
 function textPart(template: Template, output: Output, words: PhotoWords) {

@@ -1,5 +1,6 @@
 /** The few cutouts that stand for each batch on its card. */
 import { and, asc, eq, inArray, ne, sql } from 'drizzle-orm';
+import { dataIn } from '../../core/fields';
 import { groupsOf } from '../../core/groups';
 import type { PhotoToPlace } from '../../core/placement';
 import { hasSlots, keptTemplate, type Template } from '../../core/template';
@@ -40,13 +41,16 @@ function choosePhotos(ids: readonly number[]) {
 }
 
 /** Groups of a batch whose template has slots, spread evenly. */
-async function chooseGroups(batchId: number, template: Template): Promise<Chosen[]> {
+async function chooseGroups(
+  { id: batchId, fields }: typeof batches.$inferSelect,
+  template: Template,
+): Promise<Chosen[]> {
   const rows = await database()
-    .select({ id: photos.id, name: photos.name })
+    .select({ id: photos.id, name: photos.name, data: photos.data })
     .from(photos)
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
     .orderBy(asc(photos.name), asc(photos.id));
-  const { groups } = groupsOf(template, rows.map(({ name }) => name)); // prettier-ignore
+  const { groups } = groupsOf(template, rows.map(({ name, data }) => ({ name, data: dataIn(fields, data) }))); // prettier-ignore
   const made = groups.filter(({ isMade }) => isMade);
   const step = Math.max(1, Math.floor(made.length / STRIP));
   return made
@@ -63,9 +67,10 @@ async function chosenOf(
   const unknown = rows.filter(({ strip }) => strip === null);
   if (unknown.length === 0) return chosen;
   const plain: number[] = [];
-  for (const { id, draft } of unknown) {
-    const template = keptTemplate(draft);
-    if (hasSlots(template)) chosen.set(id, await chooseGroups(id, template));
+  for (const batch of unknown) {
+    const { id } = batch;
+    const template = keptTemplate(batch.draft);
+    if (hasSlots(template)) chosen.set(id, await chooseGroups(batch, template));
     else plain.push(id);
   }
   if (plain.length > 0) for (const { id, batchId } of await choosePhotos(plain)) chosen.get(batchId)!.push(id);

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useState } from 'react';
+import { Button } from 'react-bootstrap';
 import type { DeliveryProgress } from '@/server/services';
 import { api } from '../shared/api';
 import { ChoiceField } from '../shared/choice-field';
@@ -9,6 +10,7 @@ import { Select } from '../shared/select';
 import { when } from '../shared/words';
 import { DeliveryCard } from './delivery-card';
 import { Differences } from './differences';
+import { PrintDialog } from './print-dialog';
 import { FileList, SHOWN, type Shown } from './file-list';
 import { isOver } from './use-progress';
 
@@ -25,11 +27,17 @@ function useOthers({ id, batchId }: Pick<DeliveryProgress, 'id' | 'batchId'>) {
 function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
   const [shown, setShown] = useState<Shown>('all');
   const [against, setAgainst] = useState('');
+  const [printing, setPrinting] = useState(false);
   const others = useOthers(delivery);
   return (
     <>
       <div className="d-flex gap-3 align-items-center my-3 flex-wrap">
         {against === '' && <ChoiceField label="Files shown" bare value={shown} options={SHOWN} onChange={setShown} />}
+        {delivery.state === 'done' && (
+          <Button variant="plain" onClick={() => setPrinting(true)}>
+            Pages for print…
+          </Button>
+        )}
         {others.length > 0 && (
           <Select
             label="Compare with"
@@ -40,6 +48,7 @@ function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
           />
         )}
       </div>
+      {printing && <PrintDialog delivery={delivery} onHide={() => setPrinting(false)} />}
       {against === '' ? (
         <FileList key={shown} delivery={delivery.id} shown={shown} />
       ) : (

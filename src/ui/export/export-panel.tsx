@@ -81,7 +81,9 @@ function Outputs({ template, store, cutouts }: Pick<ExportPanelProps, 'template'
           Add an output
         </Button>{' '}
         <WhatIs word="output" />
-        <NamesLink names={() => fileNames(template, cutouts)} />
+        <div>
+          <NamesLink names={() => fileNames(template, cutouts)} />
+        </div>
       </div>
       <MetadataSection template={template} store={store} />
     </>

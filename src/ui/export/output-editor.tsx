@@ -1,14 +1,14 @@
 'use client';
-import { useId } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
+import { hasQuality } from '@/core/export';
 import { pictureOf, type Output, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
-import { ColourField } from '../paint/colour-field';
 import { NumberField } from '../shared/number-field';
 import { PatternField } from '../shared/pattern-field';
 import { NameField } from '../template/name-field';
-import { asFormat, FORMATS, type DrawnFormat } from './outputs';
+import { FormatFields } from './format-fields';
 import { OutputSizeFields } from './output-size-fields';
+import { TrimFields } from './trim-fields';
 
 /** A limit to begin with: many shops ask for about as much. */
 const USUAL_KB = 300;
@@ -26,7 +26,7 @@ type OutputEditorProps = {
 
 /** One output: size, format and file names. */
 export function OutputEditor({ template, output, onChange, onDrag, onRemove, example }: OutputEditorProps) {
-  const id = useId();
+  const picture = pictureOf(template);
   return (
     <div role="group" aria-label={`Output ${output.name}`}>
       <NameField
@@ -36,23 +36,8 @@ export function OutputEditor({ template, output, onChange, onDrag, onRemove, exa
         // It is part of files' names.
         onChange={(name) => onChange({ name: name.replace(/[/\\]/g, '-') })}
       />
-      <ChoiceField
-        label="Format"
-        value={output.format as DrawnFormat}
-        options={FORMATS}
-        onChange={(format) => onChange(asFormat(format, output))}
-      />
-      <OutputSizeFields picture={pictureOf(template)} output={output} onChange={onChange} />
-      {output.format !== 'png' && (
-        <NumberField
-          label="Quality"
-          value={output.quality}
-          min={1}
-          max={100}
-          slider={[1, 100]}
-          onChange={(quality) => onChange({ quality: Math.round(quality) })}
-        />
-      )}
+      <FormatFields output={output} backdrop={template.backdrop} onChange={onChange} />
+      <OutputSizeFields picture={picture} output={output} onChange={onChange} />
       <ChoiceField
         label="Bytes"
         value={output.maxKB === null ? 'any' : 'most'}
@@ -72,24 +57,17 @@ export function OutputEditor({ template, output, onChange, onDrag, onRemove, exa
       )}
       {output.maxKB !== null && (
         <p className="muted small-text">
-          {output.format === 'png'
-            ? 'PNG has no quality to lower: files that are larger are told.'
-            : 'Each file gets the highest quality that stays within it.'}
+          {hasQuality(output)
+            ? 'Each file gets the highest quality that stays within it.'
+            : 'There is no quality to lower: files that are larger are told.'}
         </p>
       )}
-      {output.format === 'jpeg' && (
-        <>
-          <ColourField label="Matte" value={output.matte ?? '#ffffff'} onChange={(matte) => onChange({ matte })} />
-          {template.backdrop === null && (
-            <p className="small-text muted mb-1">
-              <span className="finding-mark" aria-hidden>
-                ▲{' '}
-              </span>
-              JPEG has no transparency: the matte shows around the cutout.
-            </p>
-          )}
-        </>
-      )}
+      <TrimFields
+        trim={output.trim}
+        pictureWidth={picture.width}
+        unit={picture.unit}
+        onChange={(trim) => onChange({ trim })}
+      />
       <PatternField
         label="File names"
         value={output.file}
@@ -104,20 +82,11 @@ export function OutputEditor({ template, output, onChange, onDrag, onRemove, exa
           <span className="text-break">{example}</span>
         </div>
       )}
-      <div className="d-flex justify-content-between align-items-center">
-        <Form.Check
-          id={id}
-          type="checkbox"
-          label="Trim empty rim"
-          checked={output.trim}
-          onChange={(event) => onChange({ trim: event.target.checked })}
-        />
-        {onRemove && (
-          <Button variant="quiet" onClick={onRemove}>
-            Remove<span className="visually-hidden"> output {output.name}</span>
-          </Button>
-        )}
-      </div>
+      {onRemove && (
+        <Button variant="quiet" onClick={onRemove}>
+          Remove<span className="visually-hidden"> output {output.name}</span>
+        </Button>
+      )}
     </div>
   );
 }

@@ -11,7 +11,14 @@ import {
 import { NumberField } from '../shared/number-field';
 import { SelectField } from '../shared/select-field';
 
-const WAYS = { frame: 'as the frame', factor: 'times the frame', px: 'in pixels', length: 'in millimetres' } as const;
+const WAYS = {
+  frame: 'as the frame',
+  factor: 'times the frame',
+  px: 'in pixels',
+  height: 'by its height',
+  longest: 'by its longer side',
+  length: 'in millimetres',
+} as const;
 type Way = keyof typeof WAYS;
 
 const PER_INCH = 25.4;
@@ -20,7 +27,7 @@ const PRINT = 300;
 function wayOf(size: Output['size']): Way {
   if (size === null) return 'px';
   if (size === 'frame') return 'frame';
-  return 'factor' in size ? 'factor' : 'length';
+  return (['factor', 'height', 'longest'] as const).find((way) => way in size) ?? 'length';
 }
 
 const rounded = (v: number, digits: number) => Number(v.toFixed(digits));
@@ -29,9 +36,24 @@ const rounded = (v: number, digits: number) => Number(v.toFixed(digits));
 function sizeAs(way: Way, width: number, picture: Frame): OutputSize | null {
   if (way === 'px') return null;
   if (way === 'frame') return 'frame';
+  if (way === 'height') return { height: outputHeight(picture, width) };
+  if (way === 'longest') return { longest: Math.max(width, outputHeight(picture, width)) };
   if (way === 'factor') return { factor: rounded(width / frameWidthInPixels(picture), 3) || 1 };
   return { width: rounded((width / PRINT) * PER_INCH, 2), unit: 'mm', ppi: PRINT };
 }
+
+type PixelsFieldProps = { readonly label: string; readonly value: number; readonly onChange: (pixels: number) => void };
+
+const PixelsField = ({ label, value, onChange }: PixelsFieldProps) => (
+  <NumberField
+    label={label}
+    value={value}
+    min={1}
+    max={MAX_OUTPUT_WIDTH}
+    unit="px"
+    onChange={(next) => onChange(Math.round(next))}
+  />
+);
 
 type OutputSizeFieldsProps = {
   /** The whole picture: the frame with its mat. */
@@ -56,14 +78,7 @@ export function OutputSizeFields({ picture, output: { size, width }, onChange }:
         ))}
       </SelectField>
       {size === null && (
-        <NumberField
-          label="Width"
-          value={width}
-          min={1}
-          max={MAX_OUTPUT_WIDTH}
-          unit="px"
-          onChange={(next) => onChange({ size: null, width: Math.round(next) })}
-        />
+        <PixelsField label="Width" value={width} onChange={(next) => onChange({ size: null, width: next })} />
       )}
       {size !== null && size !== 'frame' && 'factor' in size && (
         <NumberField
@@ -76,7 +91,13 @@ export function OutputSizeFields({ picture, output: { size, width }, onChange }:
           onChange={(factor) => set({ factor })}
         />
       )}
-      {size !== null && size !== 'frame' && !('factor' in size) && (
+      {size !== null && size !== 'frame' && 'height' in size && (
+        <PixelsField label="Height" value={size.height} onChange={(height) => set({ height })} />
+      )}
+      {size !== null && size !== 'frame' && 'longest' in size && (
+        <PixelsField label="Longer side" value={size.longest} onChange={(longest) => set({ longest })} />
+      )}
+      {size !== null && size !== 'frame' && 'width' in size && (
         <>
           <NumberField
             label="Width"

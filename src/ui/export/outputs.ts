@@ -2,14 +2,23 @@
 import type { Output, Template } from '@/core/template';
 
 /** In the order in which they are offered. */
-export const FORMATS = { png: 'PNG', webp: 'WebP', jpeg: 'JPEG' } as const;
-export type DrawnFormat = keyof typeof FORMATS;
+export const FORMATS = {
+  png: 'PNG',
+  webp: 'WebP',
+  jpeg: 'JPEG',
+  avif: 'AVIF',
+  tiff: 'TIFF',
+  gif: 'GIF',
+} as const satisfies Readonly<Record<Output['format'], string>>;
+
+/** Those that come by themselves as outputs are added. */
+const USUAL = ['png', 'webp', 'jpeg'] as const;
 
 export const outputWords = ({ width, format, trim, maxKB }: Output): string =>
-  `${width} px ${FORMATS[format as DrawnFormat]}${maxKB === null ? '' : `, at most ${maxKB} KB`}${trim ? ', trimmed' : ''}`;
+  `${width} px ${FORMATS[format]}${maxKB === null ? '' : `, at most ${maxKB} KB`}${trim ? ', trimmed' : ''}`;
 
 /** Fields for a format; the one without transparency needs a colour behind it. */
-export const asFormat = (format: DrawnFormat, { matte }: Output): Pick<Output, 'format' | 'matte'> => ({
+export const asFormat = (format: Output['format'], { matte }: Output): Pick<Output, 'format' | 'matte'> => ({
   format,
   matte: format === 'jpeg' ? (matte ?? '#ffffff') : null,
 });
@@ -25,7 +34,7 @@ function freeName(outputs: readonly Output[], name: string): string {
 /** One more output like the last one, in the first format that isn't there in its size; where all are, half as large. */
 export function nextOutput({ outputs }: Pick<Template, 'outputs'>): Output {
   const last = outputs[outputs.length - 1]!;
-  const free = (Object.keys(FORMATS) as DrawnFormat[]).find(
+  const free = USUAL.find(
     (format) => !outputs.some((output) => output.format === format && output.width === last.width),
   );
   if (free) return { ...last, ...asFormat(free, last), name: freeName(outputs, free) };

@@ -7,12 +7,13 @@ import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
 import { SelectField } from '../shared/select-field';
 import { setStage } from '../stage/stage-state';
+import { FillFields } from './fill-fields';
 import { SlotList } from './slot-list';
 import { withSlots } from './slot-lists';
 import type { TemplateStore } from './store';
 import { slotsWords } from './words';
 
-const FILLED = { order: 'by order', name: 'by name' } as const;
+const FILLED = { order: 'by order', name: 'by name', data: 'by data' } as const;
 const MISSING: Readonly<Record<Template['fill']['missing'], string>> = {
   leave: 'nothing',
   repeat: 'the group’s first photo',
@@ -82,6 +83,7 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
     <Section title="Slots" group="shape" word="slot" value={slotsWords(template)} startOpen>
       <SlotList slots={slots} slot={slot} byName={fill.by === 'name'} onSlots={setSlots} />
       <ChoiceField label="Filled" value={fill.by} options={FILLED} onChange={(by) => setFill({ by })} />
+      {fill.by === 'data' && <FillFields fill={fill} onFill={setFill} />}
       {fill.by === 'name' && <p className="muted small-text">What stands in the braces puts photos together.</p>}
       <SelectField
         label="Missing photo"

@@ -1,0 +1,52 @@
+/** WebP and AVIF out of an export, as Chromium reads them. */
+import { batchOf, step } from './bench-page';
+import { exported } from './exports';
+import { flatPhoto } from './photos';
+import { expect, test } from './test';
+
+/** Straight RGBA of a picture as the browser decodes it, its size before it. */
+function decoded(file: string): Promise<[width: number, height: number, alphas: string]> {
+  const bytes = Uint8Array.from(atob(file), (letter) => letter.charCodeAt(0));
+  return createImageBitmap(new Blob([bytes]), { premultiplyAlpha: 'none' }).then((bitmap) => {
+    const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+    const context = canvas.getContext('2d')!;
+    context.drawImage(bitmap, 0, 0);
+    const { data } = context.getImageData(0, 0, bitmap.width, bitmap.height);
+    // Alpha goes through a canvas unchanged; that is all that is compared.
+    let alphas = '';
+    for (let i = 3; i < data.length; i += 4) alphas += String.fromCharCode(data[i]!);
+    return [bitmap.width, bitmap.height, btoa(alphas)];
+  });
+}
+
+test('WebP without loss has the same alpha in the browser as the PNG, AVIF is told not to, and a square trim is square', async ({
+  page,
+}) => {
+  await batchOf(page, 'Formats', [await flatPhoto('mug.png', '#225588')]);
+  await page.getByRole('textbox', { name: 'Feather', exact: true }).fill('24');
+  await page.keyboard.press('Enter');
+  await step(page, 'Export').click();
+  const names = ['tile', 'webp', 'jpeg'];
+  for (const _ of names.slice(1)) await page.getByRole('button', { name: 'Add an output' }).click();
+  for (const [i, name] of names.entries()) {
+    const output = page.getByRole('group', { name: `Output ${name}` });
+    if (!(await output.isVisible())) await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+    if (i === 2) await output.getByLabel('Format').selectOption('AVIF');
+    if (i > 0) await output.getByRole('radio', { name: 'none' }).click();
+    await output.getByLabel('Empty rim').selectOption('cut to a square');
+    await output.getByLabel('Room', { exact: true }).fill('10');
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const files = await exported(page);
+  const read = (name: string) => page.evaluate(decoded, files.get(name)!.toString('base64'));
+  const [width, height, alphas] = await read('mug-tile.png');
+  expect(width).toBe(height);
+  expect(new Set(Buffer.from(alphas, 'base64')).size).toBeGreaterThan(20);
+  // As one number: two pictures' worth of letters say nothing to anybody.
+  const webp = await read('mug-webp.webp');
+  expect([webp[0], webp[1], webp[2] === alphas]).toEqual([width, height, true]);
+  expect((await read('mug-jpeg.avif')).slice(0, 2)).toEqual([width, height]);
+  await step(page, 'Check').click();
+  await expect(page.getByText(/Output jpeg is an AVIF/).first()).toBeVisible();
+});

@@ -1,0 +1,1 @@
+export { pagesPdf, type PagePicture } from './pdf';

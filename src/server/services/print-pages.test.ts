@@ -1,0 +1,80 @@
+/** Pages for print, read back by pdf.js and by an XML reader: nothing of ours. */
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { DOMParser } from '@xmldom/xmldom';
+import { PNG } from 'pngjs';
+import { deliveryFolder } from '../store';
+import { deliveries, printPages } from '.';
+import { services, SMALL } from './testing';
+
+const { batchWith, run } = services();
+
+const query = (fields: object) => printPages.printQuery.parse({ output: 'tile', ...fields });
+let delivery: number;
+beforeAll(async () => {
+  const batch = await batchWith(SMALL, { outputs: [{ width: 120 }, { name: 'tight', width: 90, trim: true }] });
+  delivery = await deliveries.startDelivery(batch);
+  await run(delivery);
+});
+
+/** What pdf.js, in a process of its own, makes of the first page. */
+function read(data: Uint8Array) {
+  const { stdout, stderr } = spawnSync('node', ['scripts/read-pdf.mjs'], { input: data, encoding: 'utf8' });
+  if (stdout === '') throw new Error(stderr);
+  return JSON.parse(stdout) as {
+    pages: number;
+    size: number[];
+    rects: number[][];
+    middles: number[][];
+    layers: string[];
+    title: string;
+  };
+}
+
+test('a PDF of exact size: pictures and page are where they were meant to be within 0.01 mm', async () => {
+  const { pages, size, rects, middles, layers, title } = read(
+    await printPages.printPages(delivery, query({ marks: 'cut', width: 60 })),
+  );
+  expect([pages, title]).toEqual([1, 'Shelf']);
+  [210, 297].forEach((mm, i) => expect(Math.abs(size[i]! - mm)).toBeLessThan(0.01));
+  expect(layers).toEqual(['Pictures', 'Captions', 'Cut']);
+  const [first] = (await deliveries.manifestOf(delivery)).items.filter(({ output }) => output === 'tile');
+  const { data, width } = PNG.sync.read(readFileSync(join(deliveryFolder(delivery), first!.file!)));
+  const at = (60 * width + 60) * 4;
+  expect(middles[0]).toEqual([...data.subarray(at, at + 4)]);
+  // Two of 60 and a gap of 6 in 210.
+  const wanted = [
+    [42, 12, 60, 60],
+    [108, 12, 60, 60],
+    [42, 83, 60, 60],
+  ];
+  expect(rects).toHaveLength(3);
+  rects.forEach((rect, i) => rect.forEach((v, k) => expect(Math.abs(v - wanted[i]![k]!)).toBeLessThan(0.01)));
+});
+
+test('an SVG of exact size holds the same, its cut lines in a layer of their own', async () => {
+  const svg = Buffer.from(await printPages.printPages(delivery, query({ format: 'svg', marks: 'cut', width: 60 }))).toString(); // prettier-ignore
+  const document = new DOMParser().parseFromString(svg, 'image/svg+xml');
+  const root = document.documentElement!;
+  expect([root.getAttribute('width'), root.getAttribute('height'), root.getAttribute('viewBox')]).toEqual(['210mm', '297mm', '0 0 210 297']); // prettier-ignore
+  const images = Array.from(document.getElementsByTagName('image'));
+  expect(images.map((image) => ['x', 'y', 'width', 'height'].map((name) => Number(image.getAttribute(name))))).toEqual([[42, 12, 60, 60], [108, 12, 60, 60], [42, 83, 60, 60]]); // prettier-ignore
+  const { width, data } = PNG.sync.read(Buffer.from(images[0]!.getAttribute('href')!.split(',')[1]!, 'base64'));
+  expect([width, data[3]]).toEqual([120, 0]);
+  const { items } = await deliveries.manifestOf(delivery);
+  const delivered = PNG.sync.read(readFileSync(join(deliveryFolder(delivery), items[0]!.file!)));
+  const opaque = (pixels: Buffer) => Buffer.from(pixels.filter((_, i) => delivered.data[i | 3] === 255));
+  expect(opaque(data).equals(opaque(delivered.data))).toBe(true);
+  const layers = Array.from(document.getElementsByTagName('g')).map((g) => g.getAttribute('id'));
+  expect(layers).toEqual(['pictures', 'captions', 'cut']);
+});
+
+test.each([
+  ['an output that is not there', { output: 'none' }, 'not-found'],
+  ['cut lines round what is trimmed', { output: 'tight', marks: 'cut' }, 'invalid'],
+  ['a page that is not there', { format: 'svg', page: 2 }, 'not-found'],
+  ['a cutout larger than its page', { width: 300 }, 'invalid'],
+])('%s is refused', async (_, fields, code) => {
+  await expect(printPages.printPages(delivery, query(fields))).rejects.toMatchObject({ code });
+});

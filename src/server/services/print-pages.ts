@@ -1,0 +1,111 @@
+/** A delivery's cutouts on pages for print, as PDF or SVG. */
+import { and, asc, eq, isNotNull } from 'drizzle-orm';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { z } from 'zod';
+import { WobrelError } from '../../core/errors';
+import { fieldsOf, filled } from '../../core/fields';
+import { pagesOf, pageSvg, setupSchema, type Pages } from '../../core/pages';
+import { mapOutline, type Outline } from '../../core/shape';
+import { keptTemplate, pictureOf, type Template } from '../../core/template';
+import { database, tables } from '../db';
+import { bringPageFont } from '../fonts';
+import { outlinesOf } from '../geometry';
+import { pagesPdf, type PagePicture } from '../pages';
+import { deliveryFolder } from '../store';
+import { deliveryRow } from './delivery-plans';
+
+const { deliveryFiles, deliveryPhotos } = tables;
+
+export const printQuery = setupSchema.extend({
+  output: z.string().min(1).max(60),
+  format: z.enum(['pdf', 'svg']).default('pdf'),
+  /** Of an SVG, which holds one; from 1. */
+  page: z.coerce.number().int().min(1).max(10_000).default(1),
+});
+type PrintQuery = z.infer<typeof printQuery>;
+
+/** Most files of one document, and pixels an inch that pictures in it have at most: more is not printed. */
+const [MOST, PER_INCH] = [500, 300];
+
+/** The outlines that are cut along, in shares of the picture's width. */
+async function cutOutlines(template: Template, outline: Outline | null): Promise<Outline[]> {
+  const { left, top, width } = pictureOf(template);
+  const cuts = await outlinesOf().cuts({ template, outline });
+  return cuts.map((one) => mapOutline(one, [1 / width, 0, 0, 1 / width, -left / width, -top / width]));
+}
+
+/** The file's pixels, made smaller where they are finer than is printed. */
+async function picture(path: string, width: number): Promise<PagePicture> {
+  const file = await readFile(path).catch(() => {
+    throw new WobrelError('gone', 'A file is missing from the delivery’s folder; export the batch again.');
+  });
+  const most = Math.max(1, Math.round((width / 25.4) * PER_INCH));
+  const image = sharp(file).resize({ width: most, withoutEnlargement: true }).toColourspace('srgb');
+  const [{ data: colours, info }, alpha] = await Promise.all([
+    image.clone().removeAlpha().raw().toBuffer({ resolveWithObject: true }),
+    image.clone().ensureAlpha().extractChannel('alpha').raw().toBuffer(),
+  ]);
+  return { width: info.width, height: info.height, colours, alpha: alpha.every((a) => a === 255) ? null : alpha };
+}
+
+/** The finished files of one output, with what texts know of each. */
+async function filesOf(id: number, output: string) {
+  const rows = await database()
+    .select({
+      file: deliveryFiles.file,
+      width: deliveryFiles.width,
+      height: deliveryFiles.height,
+      photo: deliveryPhotos.photo,
+      slots: deliveryPhotos.slots,
+      data: deliveryPhotos.data,
+    }) // prettier-ignore
+    .from(deliveryFiles)
+    .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
+    .where(and(eq(deliveryFiles.deliveryId, id), eq(deliveryFiles.output, output), isNotNull(deliveryFiles.sha256)))
+    .orderBy(asc(deliveryFiles.id))
+    .limit(MOST + 1);
+  if (rows.length === 0) throw new WobrelError('not-found', `The delivery has no files of an output ${output}.`);
+  if (rows.length > MOST) throw new WobrelError('too-large', `Pages hold at most ${MOST} files.`);
+  return rows;
+}
+
+/**
+ * The pages as one document, or, as SVG, one of them.
+ *
+ * @throws WobrelError `not-found`, `not-done`, `too-large`, `gone`, or `invalid` where there is no room on the page, or nothing to cut along
+ */
+export async function printPages(id: number, { output, format, page, ...setup }: PrintQuery) {
+  const delivery = await deliveryRow(id);
+  if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
+  const template = keptTemplate(delivery.document);
+  const rows = await filesOf(id, output);
+  const trimmed = template.outputs.find(({ name }) => name === output)?.trim !== false;
+  if (setup.marks === 'cut' && trimmed)
+    throw new WobrelError('invalid', `Cut lines need an output that is not trimmed, and ${output} is.`, 'marks');
+  await bringPageFont();
+  const files = rows.map((row, i) => {
+    const words = { photo: row.photo, ...(row.slots && { stem: row.photo }), batch: delivery.batchName, index: i + 1, data: row.data ?? {} }; // prettier-ignore
+    const fields = fieldsOf({ ...words, template: template.name, output, width: row.width!, height: row.height! });
+    return { ratio: row.height! / row.width!, caption: filled(setup.caption, fields) };
+  });
+  const pages: Pages = pagesOf(
+    setup,
+    files,
+    setup.marks === 'cut' ? await cutOutlines(template, delivery.outline) : [],
+  );
+  const path = (file: number) => join(deliveryFolder(id), rows[file]!.file);
+  if (format === 'pdf') return pagesPdf(pages, (file) => picture(path(file), setup.width), delivery.batchName);
+  const one = pages.pages[page - 1];
+  if (!one) throw new WobrelError('not-found', `There are ${pages.pages.length} pages.`);
+  const png = async (file: number) => {
+    const { width, height, colours, alpha } = await picture(path(file), setup.width);
+    const image = sharp(colours, { raw: { width, height, channels: 3 } });
+    const whole = alpha ? image.joinChannel(Buffer.from(alpha), { raw: { width, height, channels: 1 } }) : image;
+    return `data:image/png;base64,${(await whole.png().toBuffer()).toString('base64')}`;
+  };
+  const addresses = new Map<number, string>();
+  for (const { file } of one.pictures) addresses.set(file, await png(file));
+  return Buffer.from(pageSvg(one, pages.size, (file) => addresses.get(file)!));
+}

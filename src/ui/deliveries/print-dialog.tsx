@@ -1,0 +1,151 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { Button, Modal } from 'react-bootstrap';
+import { pageSize, pagesFor, setupSchema, type PageSetup } from '@/core/pages';
+import type { DeliveryProgress } from '@/server/services';
+import { ChoiceField } from '../shared/choice-field';
+import { NumberField } from '../shared/number-field';
+import { SelectField } from '../shared/select-field';
+import { PatternField } from '../shared/pattern-field';
+import { plural } from '../shared/words';
+
+const PAPERS = { a4: 'A4', a3: 'A3', letter: 'Letter', own: 'own size' } as const;
+const MARKS = { none: 'none', crop: 'crop marks', cut: 'cut line' } as const;
+
+type Format = 'pdf' | 'svg';
+
+/** The address that gives the pages. */
+function addressOf(id: number, setup: PageSetup, output: string, format: Format, page: number): string {
+  const all = { ...setup, output, format, page };
+  return `/api/deliveries/${id}/pages?${new URLSearchParams(Object.entries(all).map(([key, value]) => [key, String(value)]))}`;
+}
+
+type PrintDialogProps = { readonly delivery: DeliveryProgress; readonly onHide: () => void };
+
+/** How a delivery's cutouts are laid on pages, and the document. */
+export function PrintDialog({ delivery, onHide }: PrintDialogProps) {
+  const { outputs } = delivery;
+  const [output, setOutput] = useState(outputs[0]!.name);
+  const [setup, setSetup] = useState(() => setupSchema.parse({}));
+  const [format, setFormat] = useState<Format>('pdf');
+  const [page, setPage] = useState(1);
+  const set = (fields: Partial<PageSetup>) => setSetup((was) => ({ ...was, ...fields }));
+  const chosen = outputs.find(({ name }) => name === output)!;
+  const { across, down, pages } = useMemo(
+    () => pagesFor(setup, chosen.ratio, delivery.photosDone - delivery.photosFailed),
+    [setup, chosen, delivery],
+  );
+  const [width, height] = pageSize(setup);
+  const isImpossible = across < 1 || down < 1;
+  return (
+    <Modal show onHide={onHide} aria-labelledby="print-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id="print-title">
+          Pages for print
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        {outputs.length > 1 && (
+          <SelectField label="Files of" value={output} onChange={setOutput}>
+            {outputs.map(({ name }) => (
+              <option key={name} value={name}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+        )}
+        <SelectField
+          label="Paper"
+          value={setup.paper}
+          onChange={(paper) => set({ paper: paper as PageSetup['paper'] })}
+        >
+          {Object.entries(PAPERS).map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
+        </SelectField>
+        {setup.paper === 'own' ? (
+          <>
+            <NumberField
+              label="Page width"
+              value={setup.pageWidth}
+              min={20}
+              max={2000}
+              unit="mm"
+              onChange={(pageWidth) => set({ pageWidth })}
+            />
+            <NumberField
+              label="Page height"
+              value={setup.pageHeight}
+              min={20}
+              max={2000}
+              unit="mm"
+              onChange={(pageHeight) => set({ pageHeight })}
+            />
+          </>
+        ) : (
+          <ChoiceField
+            label="Orientation"
+            value={setup.landscape ? 'landscape' : 'portrait'}
+            options={{ portrait: 'portrait', landscape: 'landscape' }}
+            onChange={(way) => set({ landscape: way === 'landscape' })}
+          />
+        )}
+        <NumberField
+          label="Each wide"
+          value={setup.width}
+          min={5}
+          max={2000}
+          unit="mm"
+          onChange={(next) => set({ width: next })}
+        />
+        <NumberField
+          label="Margin"
+          value={setup.margin}
+          min={0}
+          max={200}
+          unit="mm"
+          onChange={(margin) => set({ margin })}
+        />
+        <NumberField label="Gap" value={setup.gap} min={0} max={200} unit="mm" onChange={(gap) => set({ gap })} />
+        <PatternField
+          label="Caption"
+          value={setup.caption}
+          most={200}
+          onChange={(caption) => set({ caption })}
+          onDrag={() => {}}
+        />
+        <ChoiceField label="Marks" value={setup.marks} options={MARKS} onChange={(marks) => set({ marks })} />
+        {setup.marks === 'cut' && chosen.isTrimmed && (
+          <p className="text-danger small-text">✕ Cut lines need an output that is not trimmed, and {output} is.</p>
+        )}
+        <ChoiceField label="As" value={format} options={{ pdf: 'PDF', svg: 'SVG' }} onChange={setFormat} />
+        {format === 'svg' && pages > 1 && (
+          <NumberField label="Page" value={page} min={1} max={pages} onChange={(next) => setPage(Math.round(next))} />
+        )}
+        <p className="mb-0" aria-live="polite">
+          {isImpossible
+            ? `✕ A cutout of this size has no room on a page of ${width} × ${height} mm.`
+            : `${across} × ${down} on a page of ${width} × ${height} mm: ${plural(pages, 'page')}.`}
+        </p>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="plain" onClick={onHide}>
+          Close
+        </Button>
+        {isImpossible || (setup.marks === 'cut' && chosen.isTrimmed) ? (
+          <Button disabled>Download</Button>
+        ) : (
+          <a
+            className="btn btn-primary"
+            href={addressOf(delivery.id, setup, output, format, Math.min(page, pages))}
+            download
+          >
+            Download
+          </a>
+        )}
+      </Modal.Footer>
+    </Modal>
+  );
+}
