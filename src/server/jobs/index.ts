@@ -1,4 +1,4 @@
-export type { SeenThen } from './deliver';
+export { photoThen, type SeenThen } from './deliver';
 export { announce, listen } from './events';
 export { embeddedQueue } from './queue';
-export { askToStop, startRunner, wakeRunner } from './runner';
+export { askToStop, renderPool, startRunner, wakeRunner } from './runner';

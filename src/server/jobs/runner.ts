@@ -19,6 +19,9 @@ const RETRY_MS = 5000;
 type Bell = { ring: () => void; cancelled: Set<number> };
 const bell = () => oncePerProcess<Bell>('bell', () => ({ ring: () => {}, cancelled: new Set() }));
 
+/** The threads that render, for whoever has something to be rendered. */
+export const renderPool = () => oncePerProcess('pool', () => createRenderPool());
+
 /** Tells the loop that there is something to do. */
 export const wakeRunner = () => bell().ring();
 
@@ -49,7 +52,7 @@ async function runDelivery(deliveryId: number): Promise<void> {
   if (!row || row.state === 'cancelled') return;
   bell().cancelled.delete(deliveryId);
   await setState(deliveryId, 'running');
-  const pool = oncePerProcess('pool', () => createRenderPool());
+  const pool = renderPool();
   const isCancelled = () => bell().cancelled.has(deliveryId);
   try {
     await deliver(deliveryId, { pool, isCancelled });

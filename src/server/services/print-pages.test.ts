@@ -4,6 +4,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DOMParser } from '@xmldom/xmldom';
 import { PNG } from 'pngjs';
+import { eq } from 'drizzle-orm';
+import { tables, write } from '../db';
 import { deliveryFolder } from '../store';
 import { deliveries, printPages } from '.';
 import { services, SMALL } from './testing';
@@ -77,4 +79,11 @@ test.each([
   ['a cutout larger than its page', { width: 300 }, 'invalid'],
 ])('%s is refused', async (_, fields, code) => {
   await expect(printPages.printPages(delivery, query(fields))).rejects.toMatchObject({ code });
+});
+
+test('more pixels than memory holds are refused, whatever the files', async () => {
+  await write((tx) => tx.update(tables.deliveryFiles).set({ width: 16_384, height: 16_384 }).where(eq(tables.deliveryFiles.output, 'tight'))); // prettier-ignore
+  const pages = (width: number) => printPages.printPages(delivery, query({ output: 'tight', width, paper: 'own', pageWidth: 2000, pageHeight: 2000 })); // prettier-ignore
+  await expect(pages(1900)).rejects.toMatchObject({ code: 'too-large' });
+  await expect(pages(40)).resolves.toBeDefined();
 });

@@ -2,6 +2,7 @@
 import { and, asc, eq, isNotNull } from 'drizzle-orm';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import PQueue from 'p-queue';
 import sharp from 'sharp';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
@@ -12,6 +13,7 @@ import { keptTemplate, pictureOf, type Template } from '../../core/template';
 import { database, tables } from '../db';
 import { bringPageFont } from '../fonts';
 import { outlinesOf } from '../geometry';
+import { oncePerProcess } from '../once';
 import { pagesPdf, type PagePicture } from '../pages';
 import { deliveryFolder } from '../store';
 import { deliveryRow } from './delivery-plans';
@@ -26,8 +28,11 @@ export const printQuery = setupSchema.extend({
 });
 type PrintQuery = z.infer<typeof printQuery>;
 
-/** Most files of one document, and pixels an inch that pictures in it have at most: more is not printed. */
-const [MOST, PER_INCH] = [500, 300];
+/** Most files of one document, pixels an inch that pictures in it have at most, as more is not printed, and pixels of all of them. */
+const [MOST, PER_INCH, MOST_PIXELS] = [500, 300, 400_000_000];
+
+/** Pixels in the width of a picture as it is printed. */
+const printedWidth = (millimetres: number) => Math.max(1, Math.round((millimetres / 25.4) * PER_INCH));
 
 /** The outlines that are cut along, in shares of the picture's width. */
 async function cutOutlines(template: Template, outline: Outline | null): Promise<Outline[]> {
@@ -41,8 +46,9 @@ async function picture(path: string, width: number): Promise<PagePicture> {
   const file = await readFile(path).catch(() => {
     throw new WobrelError('gone', 'A file is missing from the delivery’s folder; export the batch again.');
   });
-  const most = Math.max(1, Math.round((width / 25.4) * PER_INCH));
-  const image = sharp(file).resize({ width: most, withoutEnlargement: true }).toColourspace('srgb');
+  const image = sharp(file)
+    .resize({ width: printedWidth(width), withoutEnlargement: true })
+    .toColourspace('srgb');
   const [{ data: colours, info }, alpha] = await Promise.all([
     image.clone().removeAlpha().raw().toBuffer({ resolveWithObject: true }),
     image.clone().ensureAlpha().extractChannel('alpha').raw().toBuffer(),
@@ -68,27 +74,43 @@ async function filesOf(id: number, output: string) {
     .limit(MOST + 1);
   if (rows.length === 0) throw new WobrelError('not-found', `The delivery has no files of an output ${output}.`);
   if (rows.length > MOST) throw new WobrelError('too-large', `Pages hold at most ${MOST} files.`);
-  return rows;
+  return rows.map(({ width, height, ...row }) => ({ ...row, width: width!, height: height! }));
 }
+
+/** Refuses what would take more memory than there is: a document is held whole until it is written. */
+function refuseHuge(files: Awaited<ReturnType<typeof filesOf>>, millimetres: number): void {
+  const pixels = files.reduce((sum, { width, height }) => {
+    const printed = Math.min(width, printedWidth(millimetres));
+    return sum + (printed * printed * height) / width;
+  }, 0);
+  if (pixels > MOST_PIXELS)
+    throw new WobrelError('too-large', `Pages hold at most ${MOST_PIXELS / 1e6} megapixels: print them smaller, or fewer of them.`); // prettier-ignore
+}
+
+/** One document at a time: each is held in memory. */
+const printing = () => oncePerProcess('printing', () => new PQueue({ concurrency: 1 }));
 
 /**
  * The pages as one document, or, as SVG, one of them.
  *
  * @throws WobrelError `not-found`, `not-done`, `too-large`, `gone`, or `invalid` where there is no room on the page, or nothing to cut along
  */
-export async function printPages(id: number, { output, format, page, ...setup }: PrintQuery) {
+export const printPages = (id: number, query: PrintQuery) => printing().add(() => printNow(id, query));
+
+async function printNow(id: number, { output, format, page, ...setup }: PrintQuery) {
   const delivery = await deliveryRow(id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const template = keptTemplate(delivery.document);
   const rows = await filesOf(id, output);
+  refuseHuge(rows, setup.width);
   const trimmed = template.outputs.find(({ name }) => name === output)?.trim !== false;
   if (setup.marks === 'cut' && trimmed)
     throw new WobrelError('invalid', `Cut lines need an output that is not trimmed, and ${output} is.`, 'marks');
   await bringPageFont();
   const files = rows.map((row, i) => {
     const words = { photo: row.photo, ...(row.slots && { stem: row.photo }), batch: delivery.batchName, index: i + 1, data: row.data ?? {} }; // prettier-ignore
-    const fields = fieldsOf({ ...words, template: template.name, output, width: row.width!, height: row.height! });
-    return { ratio: row.height! / row.width!, caption: filled(setup.caption, fields) };
+    const fields = fieldsOf({ ...words, template: template.name, output, width: row.width, height: row.height });
+    return { ratio: row.height / row.width, caption: filled(setup.caption, fields) };
   });
   const pages: Pages = pagesOf(
     setup,

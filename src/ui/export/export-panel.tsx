@@ -6,7 +6,7 @@ import { countBatch } from '@/core/checks';
 import { fileNames } from '@/core/export';
 import type { PhotoWords } from '@/core/fields';
 import type { Output, Template } from '@/core/template';
-import type { DeliveryProgress, PhotoRow } from '@/server/services';
+import type { DeliveryProgress, PhotoRow, Trial } from '@/server/services';
 import { DeliveryCard } from '../deliveries/delivery-card';
 import { useActions, useKeys } from '../keys/use-keys';
 import { anew } from '../shared/anew';
@@ -37,8 +37,10 @@ type ExportPanelProps = {
   readonly flush: () => Promise<unknown>;
 };
 
+type OutputsProps = Pick<ExportPanelProps, 'batchId' | 'template' | 'store' | 'cutouts' | 'flush'>;
+
 /** The outputs of the template, one of them open at a time. */
-function Outputs({ template, store, cutouts }: Pick<ExportPanelProps, 'template' | 'store' | 'cutouts'>) {
+function Outputs({ batchId, template, store, cutouts, flush }: OutputsProps) {
   const { outputs } = template;
   const [open, setOpen] = useState<number | null>(outputs.length === 1 ? 0 : null);
   const change = (change: (outputs: readonly Output[]) => readonly Output[]) =>
@@ -63,6 +65,10 @@ function Outputs({ template, store, cutouts }: Pick<ExportPanelProps, 'template'
             template={template}
             output={output}
             onDrag={store.drag}
+            onTry={async () => {
+              await flush();
+              return api<Trial>(`/api/batches/${batchId}/trial?output=${i}`);
+            }}
             example={firsts[i]?.file ?? null}
             onChange={(fields) => change((list) => list.map((o, k) => (k === i ? { ...o, ...fields } : o)))}
             onRemove={
@@ -116,7 +122,7 @@ export function ExportPanel({ batchId, template, store, cutouts, files, narrowed
   const all = files === null ? 'all files' : plural(files, 'file');
   return (
     <>
-      <Outputs template={template} store={store} cutouts={cutouts} />
+      <Outputs batchId={batchId} template={template} store={store} cutouts={cutouts} flush={flush} />
       <div className="side-block side-end d-grid gap-2">
         {doubtful}
         {data && data.deliveries.some(({ state }) => state === 'done') && (

@@ -2,12 +2,14 @@
 import { Button } from 'react-bootstrap';
 import { hasQuality } from '@/core/export';
 import { pictureOf, type Output, type Template } from '@/core/template';
+import type { Trial } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { PatternField } from '../shared/pattern-field';
 import { NameField } from '../template/name-field';
 import { FormatFields } from './format-fields';
 import { OutputSizeFields } from './output-size-fields';
+import { TrialField } from './trial-field';
 import { TrimFields } from './trim-fields';
 
 /** A limit to begin with: many shops ask for about as much. */
@@ -20,12 +22,14 @@ type OutputEditorProps = {
   /** All that is typed at one go is one step to undo. */
   readonly onDrag: (active: boolean) => void;
   readonly onRemove: (() => void) | null;
+  /** Makes one file of it. */
+  readonly onTry: () => Promise<Trial>;
   /** What the first file of it is called. */
   readonly example: string | null;
 };
 
 /** One output: size, format and file names. */
-export function OutputEditor({ template, output, onChange, onDrag, onRemove, example }: OutputEditorProps) {
+export function OutputEditor({ template, output, onChange, onDrag, onRemove, onTry, example }: OutputEditorProps) {
   const picture = pictureOf(template);
   return (
     <div role="group" aria-label={`Output ${output.name}`}>
@@ -82,6 +86,7 @@ export function OutputEditor({ template, output, onChange, onDrag, onRemove, exa
           <span className="text-break">{example}</span>
         </div>
       )}
+      <TrialField output={output} onTry={onTry} />
       {onRemove && (
         <Button variant="quiet" onClick={onRemove}>
           Remove<span className="visually-hidden"> output {output.name}</span>
