@@ -98,3 +98,13 @@ test('an earlier file that is gone or damaged is made anew; later harm to the ol
   rmSync(whole!);
   await expect(deliveries.zipEntries(second.id)).resolves.toHaveLength(5);
 });
+
+test('an export of a few photos in between takes nothing away from the next of all', async () => {
+  const batch = await batchWith(SMALL, { outputs: [{ width: 50 }] });
+  await exported(batch);
+  const [one] = await rowsOf(batch);
+  await photos.changePhotos(batch, [{ id: one!.id, adjustment: { x: 0.1, y: 0, scale: 1, angle: 0 } }]);
+  await run(await deliveries.startDelivery(batch, [one!.id]));
+  expect(await deliveries.deliveryChanges(batch)).toMatchObject({ same: 3, made: 0 });
+  expect((await exported(batch)).made).toEqual([]);
+});

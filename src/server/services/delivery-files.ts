@@ -1,5 +1,5 @@
 /** What a delivery will consist of: every file with its name, what it depends on, and whether it is there already. */
-import { and, asc, desc, eq, isNotNull, ne } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, ne } from 'drizzle-orm';
 import { WobrelError } from '../../core/errors';
 import { dataIn, joinedData, type PhotoData } from '../../core/fields';
 import { namer } from '../../core/export';
@@ -46,7 +46,7 @@ export type PlannedFile = {
   readonly outputIndex: number;
   readonly file: string;
   readonly recipe: Recipe;
-  /** The file of the last delivery that it is byte for byte. */
+  /** The file of a recent delivery that it is byte for byte. */
   readonly same: OldFile | null;
 };
 
@@ -78,18 +78,22 @@ async function sizedTemplate(batch: Batch): Promise<Template> {
   return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(batch));
 }
 
-/** The newest delivery of a batch that was finished, with its files. */
-async function lastDelivery(batchId: number): Promise<LastDelivery | null> {
-  const [last] = await database()
+/** Deliveries that files are taken over from: the last may have been of a few photos. */
+const RECENT = 4;
+
+/** The newest deliveries of a batch that were finished, the newest first, with their files. */
+async function recentDeliveries(batchId: number): Promise<readonly LastDelivery[]> {
+  const recent = await database()
     .select({ id: deliveries.id, createdAt: deliveries.createdAt })
     .from(deliveries)
     .where(and(eq(deliveries.batchId, batchId), eq(deliveries.state, 'done')))
     .orderBy(desc(deliveries.id))
-    .limit(1);
-  if (!last) return null;
+    .limit(RECENT);
+  const ids = recent.map(({ id }) => id);
   const files = await database()
     .select({
       id: deliveryFiles.id,
+      deliveryId: deliveryFiles.deliveryId,
       photo: deliveryPhotos.photo,
       output: deliveryFiles.output,
       file: deliveryFiles.file,
@@ -97,9 +101,9 @@ async function lastDelivery(batchId: number): Promise<LastDelivery | null> {
     })
     .from(deliveryFiles)
     .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
-    .where(and(eq(deliveryFiles.deliveryId, last.id), isNotNull(deliveryFiles.sha256)))
+    .where(and(inArray(deliveryFiles.deliveryId, ids), isNotNull(deliveryFiles.sha256)))
     .orderBy(asc(deliveryFiles.id));
-  return { ...last, files };
+  return recent.map((one) => ({ ...one, files: files.filter(({ deliveryId }) => deliveryId === one.id) }));
 }
 
 /** Cutouts whose files are worked out before others have their turn. */
@@ -132,8 +136,10 @@ export async function deliveryFilesOf(batch: Batch, only: readonly number[] | nu
         ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
         : 'The batch has no photos to export, or all are left out.',
     );
-  const last = await lastDelivery(batch.id);
-  const byRecipe = new Map(last?.files.flatMap((old) => (old.recipe ? [[recipeKey(old.recipe), old] as const] : [])));
+  const recent = await recentDeliveries(batch.id);
+  // Of several the newest counts: it is put in last.
+  const known = recent.toReversed().flatMap(({ files }) => files);
+  const byRecipe = new Map(known.flatMap((old) => (old.recipe ? [[recipeKey(old.recipe), old] as const] : [])));
   const recipes = recipesOf(template, await renderStamp());
   const nameFile = namer();
   const picture = pictureOf(template);
@@ -152,5 +158,5 @@ export async function deliveryFilesOf(batch: Batch, only: readonly number[] | nu
     });
     planned.push({ name, lead: then(lead), slots, data, files });
   }
-  return { template, cutouts: planned, last };
+  return { template, cutouts: planned, last: recent[0] ?? null };
 }
