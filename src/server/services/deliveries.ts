@@ -45,6 +45,11 @@ export type DeliveryProgress = {
   bytes: number;
 };
 
+/** What a delivery's page knows of its outputs. */
+const outputsOf = (template: Template): DeliveryProgress['outputs'] =>
+  // What was kept of the first deliveries may be little.
+  (template.outputs ?? []).map(({ name, trim }) => ({ name, ratio: ratioOf(template), isTrimmed: trim !== false }));
+
 /** Counts what is done so far of some deliveries, in two queries for all. */
 async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Promise<DeliveryProgress[]> {
   const db = database();
@@ -71,7 +76,7 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
     return {
       ...row,
       templateName: (document as Template).name,
-      outputs: (document as Template).outputs.map(({ name, trim }) => ({ name, ratio: ratioOf(document as Template), isTrimmed: trim !== false })), // prettier-ignore
+      outputs: outputsOf(document as Template),
       photosDone: inState('done') + inState('failed'),
       photosFailed: inState('failed'),
       filesDone: written?.n ?? 0,
