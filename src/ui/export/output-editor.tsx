@@ -82,7 +82,7 @@ export function OutputEditor({ template, output, onChange, onDrag, onRemove, onT
       />
       {example && (
         <div className="field">
-          <span className="label">Makes</span>
+          <span className="label">First file</span>
           <span className="text-break">{example}</span>
         </div>
       )}
