@@ -5,7 +5,7 @@ import { isFilled } from './filled';
 /**
  * How an output changes transparency, which others keep to the last step; null where it does not.
  * Of AVIF: the encoder notes the range of its alpha so that Chromium reads it up to 20 of 255 off
- * (measured); with loss it is not exact by itself.
+ * (measured once by hand); with loss it is not exact by itself.
  */
 function lossOf({ format, colours }: Output): string | null {
   if (format === 'avif') return 'an AVIF, whose rims some browsers show harder than they are';

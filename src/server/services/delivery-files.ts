@@ -149,14 +149,15 @@ export async function deliveryFilesOf(batch: Batch, only: readonly number[] | nu
     const data = joinedData((seats ?? [lead]).flatMap((seat) => (seat ? [seat.data] : [])));
     const words = { photo: name, ...(seats && { stem: name }), batch: batch.name, index: i + 1, data };
     const slots = seats && seats.map((seat) => seat && { ...then(seat), standsIn: seat.standsIn });
-    const recipeFor = recipes(slots ?? [then(lead)], words);
+    const first = then(lead);
+    const recipeFor = recipes(slots ?? [first], words);
     const files = template.outputs.map((output, outputIndex): PlannedFile => {
       const recipe = recipeFor(output);
       const height = outputHeight(picture, output.width);
       const file = nameFile(output, { ...words, template: template.name, height });
       return { output, outputIndex, file, recipe, same: byRecipe.get(recipeKey(recipe)) ?? null };
     });
-    planned.push({ name, lead: then(lead), slots, data, files });
+    planned.push({ name, lead: first, slots, data, files });
   }
   return { template, cutouts: planned, last: recent[0] ?? null };
 }

@@ -12,6 +12,7 @@ import { CutoutCanvas } from '../shared/cutout-canvas';
 import { WhatIs } from '../shared/what-is';
 import { amount, day, plural, when } from '../shared/words';
 import { useTemplates } from '../template/use-templates';
+import { FindingMark } from '../shared/finding-mark';
 
 const STRIP_WIDTH = 68;
 
@@ -70,9 +71,7 @@ function Card({ batch }: { batch: BatchCard }) {
           {batch.findingCount === null && batch.photoCount > 0 && <span className="muted">being checked…</span>}
           {batch.findingCount !== null && batch.findingCount > 0 && (
             <span className="text-nowrap">
-              <span className="finding-mark" aria-hidden>
-                ▲{' '}
-              </span>
+              <FindingMark />
               {amount(batch.findingCount)} to look at
             </span>
           )}

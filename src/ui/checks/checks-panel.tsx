@@ -4,6 +4,7 @@ import { CHECKS, type CheckDefinition, type Finding } from '@/core/checks';
 import { WhatIs } from '../shared/what-is';
 import { plural } from '../shared/words';
 import type { PhotoFindings } from './photo-findings';
+import { FindingMark } from '../shared/finding-mark';
 
 type ChecksPanelProps = {
   readonly findings: PhotoFindings;
@@ -55,9 +56,7 @@ export function ChecksPanel({
       </div>
       {ofOutputs.map((finding) => (
         <div key={finding.message} className="side-block">
-          <span className="finding-mark" aria-hidden>
-            ▲{' '}
-          </span>
+          <FindingMark />
           {sentence(finding)}
           <Remake check={finding.check} onRemake={onRemake} />
         </div>
@@ -118,9 +117,7 @@ function Failed({ check: { label, repair }, count, example, isOnly, onOnly, onMe
     <li className="side-block">
       <div className="d-flex justify-content-between gap-2 align-items-baseline">
         <span>
-          <span className="finding-mark" aria-hidden>
-            ▲{' '}
-          </span>
+          <FindingMark />
           {label}
         </span>
         <span className="muted text-nowrap">{plural(count, 'photo')}</span>

@@ -16,12 +16,13 @@ import {
 import type { BenchPhoto } from '../photos/in-slots';
 import { FileInput } from '../shared/file-input';
 import { FormDialog } from '../shared/form-dialog';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 import { plural } from '../shared/words';
 import { sourceOf, type TableSource } from './bringing';
 import { MatchWords } from './match-words';
 import { TablePreview } from './table-preview';
 import type { TableChange } from './use-table-edits';
+import { FindingMark } from '../shared/finding-mark';
 
 type BringTableProps = {
   /** Null where nothing has come yet. */
@@ -113,11 +114,7 @@ export function BringTable({ source: first, photos, fields, onTake, onHide }: Br
                 value={encoding ?? guess}
                 onChange={(value) => setEncoding(value as Encoding)}
               >
-                {Object.entries(ENCODINGS).map(([key, label]) => (
-                  <option key={key} value={key}>
-                    {label}
-                  </option>
-                ))}
+                {optionsOf(ENCODINGS)}
               </SelectField>
             )}
             <SelectField
@@ -125,11 +122,7 @@ export function BringTable({ source: first, photos, fields, onTake, onHide }: Br
               value={table.separator}
               onChange={(value) => setSeparator(value as Separator)}
             >
-              {Object.entries(SEPARATORS).map(([key, label]) => (
-                <option key={key} value={key}>
-                  {label}
-                </option>
-              ))}
+              {optionsOf(SEPARATORS)}
             </SelectField>
             <SelectField label="Photos are in" value={String(names)} onChange={(value) => setColumn(Number(value))}>
               {table.columns.map((name, c) => (
@@ -148,9 +141,7 @@ export function BringTable({ source: first, photos, fields, onTake, onHide }: Br
           </div>
           {table.faults.map((fault) => (
             <p key={fault} className="small-text mb-1">
-              <span className="finding-mark" aria-hidden>
-                ▲{' '}
-              </span>
+              <FindingMark />
               {fault}
             </p>
           ))}

@@ -16,6 +16,7 @@ import { BringTable } from './bring-table';
 import { bringTable, useBringing } from './bringing';
 import { fieldHelp } from './field-head';
 import type { TableEdits } from './use-table-edits';
+import { FindingMark } from '../shared/finding-mark';
 
 type DataBlockProps = {
   readonly batch: Pick<BatchDetail, 'name' | 'fields'>;
@@ -59,9 +60,7 @@ export function DataBlock({ batch: { name, fields }, template, photos, edits }: 
       <p className="muted small-text mb-1">{dataWords(fields, photos)}</p>
       {wanted.map((field) => (
         <p key={field.name} className="small-text mb-1">
-          <span className="finding-mark" aria-hidden>
-            ▲{' '}
-          </span>
+          <FindingMark />
           <strong>{`{${field.name}}`}</strong> is asked for by {field.by}, and is no field yet.{' '}
           <Button variant="quiet" onClick={() => setAdding(field.name)}>
             Add it…

@@ -15,6 +15,7 @@ import { FieldHead } from './field-head';
 import { useGrid } from './use-grid';
 import type { TableEdits } from './use-table-edits';
 import { widthsOf } from './widths';
+import { FindingMark } from '../shared/finding-mark';
 
 const ROW = 38;
 const HEAD = 36;
@@ -208,9 +209,7 @@ function Grid({ template, photos, fields, edits }: DataTableProps) {
                       />
                     ) : lacks ? (
                       <span className="muted">
-                        <span className="finding-mark" aria-hidden>
-                          ▲{' '}
-                        </span>
+                        <FindingMark />
                         wanted
                       </span>
                     ) : (

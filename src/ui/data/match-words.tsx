@@ -1,5 +1,6 @@
 import type { Match, TableRead } from '@/core/table';
 import { amount, plural } from '../shared/words';
+import { FindingMark } from '../shared/finding-mark';
 
 type MatchWordsProps = {
   readonly table: TableRead;
@@ -16,9 +17,7 @@ function Names({ words, names }: { readonly words: string; readonly names: reado
   return (
     <details className="small-text">
       <summary>
-        <span className="finding-mark" aria-hidden>
-          ▲{' '}
-        </span>
+        <FindingMark />
         {words}
       </summary>
       <p className="muted mb-1">

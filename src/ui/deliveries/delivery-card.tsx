@@ -8,6 +8,7 @@ import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { amount, fileSize, plural, when } from '../shared/words';
 import { isOver, useProgress } from './use-progress';
+import { FindingMark } from '../shared/finding-mark';
 
 const STATES: Readonly<Record<DeliveryProgress['state'], string>> = {
   waiting: 'Waits for its turn',
@@ -92,9 +93,7 @@ export function DeliveryCard({ delivery, showBatch = false, withLink = false }: 
       {error && <p className="text-danger small-text mb-1">✕ {error}</p>}
       {progress.filesHeavy > 0 && (
         <p className="small-text mb-1">
-          <span className="finding-mark" aria-hidden>
-            ▲{' '}
-          </span>
+          <FindingMark />
           {plural(progress.filesHeavy, 'file')} larger than the output allows; the list in the zip says which.
         </p>
       )}

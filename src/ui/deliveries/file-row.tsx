@@ -1,5 +1,6 @@
 import type { DeliveredFile } from '@/server/services';
 import { fileSize } from '../shared/words';
+import { FindingMark } from '../shared/finding-mark';
 
 /** A delivered file's picture, small, on squares that show what is transparent. */
 export const FilePicture = ({ delivery, file }: { readonly delivery: number; readonly file: DeliveredFile }) => (
@@ -40,9 +41,7 @@ export function FileRow({ delivery, file }: { readonly delivery: number; readonl
       <span className="small-text clamp" title={said}>
         {said && (
           <>
-            <span className="finding-mark" aria-hidden>
-              ▲{' '}
-            </span>
+            <FindingMark />
             {said}
           </>
         )}

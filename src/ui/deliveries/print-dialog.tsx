@@ -5,7 +5,7 @@ import { pageSize, pagesFor, setupSchema, type PageSetup } from '@/core/pages';
 import type { DeliveryProgress } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 import { PatternField } from '../shared/pattern-field';
 import { plural } from '../shared/words';
 
@@ -19,6 +19,26 @@ function addressOf(id: number, setup: PageSetup, output: string, format: Format,
   const all = { ...setup, output, format, page };
   return `/api/deliveries/${id}/pages?${new URLSearchParams(Object.entries(all).map(([key, value]) => [key, String(value)]))}`;
 }
+
+type Length = 'pageWidth' | 'pageHeight' | 'width' | 'margin' | 'gap';
+type MillimetresProps = {
+  readonly label: string;
+  readonly field: Length;
+  readonly within: readonly [min: number, max: number];
+  readonly setup: PageSetup;
+  readonly onSet: (fields: Partial<PageSetup>) => void;
+};
+
+const Millimetres = ({ label, field, within: [min, max], setup, onSet }: MillimetresProps) => (
+  <NumberField
+    label={label}
+    value={setup[field]}
+    min={min}
+    max={max}
+    unit="mm"
+    onChange={(length) => onSet({ [field]: length })}
+  />
+);
 
 type PrintDialogProps = { readonly delivery: DeliveryProgress; readonly onHide: () => void };
 
@@ -59,30 +79,12 @@ export function PrintDialog({ delivery, onHide }: PrintDialogProps) {
           value={setup.paper}
           onChange={(paper) => set({ paper: paper as PageSetup['paper'] })}
         >
-          {Object.entries(PAPERS).map(([key, words]) => (
-            <option key={key} value={key}>
-              {words}
-            </option>
-          ))}
+          {optionsOf(PAPERS)}
         </SelectField>
         {setup.paper === 'own' ? (
           <>
-            <NumberField
-              label="Page width"
-              value={setup.pageWidth}
-              min={20}
-              max={2000}
-              unit="mm"
-              onChange={(pageWidth) => set({ pageWidth })}
-            />
-            <NumberField
-              label="Page height"
-              value={setup.pageHeight}
-              min={20}
-              max={2000}
-              unit="mm"
-              onChange={(pageHeight) => set({ pageHeight })}
-            />
+            <Millimetres label="Page width" field="pageWidth" within={[20, 2000]} setup={setup} onSet={set} />
+            <Millimetres label="Page height" field="pageHeight" within={[20, 2000]} setup={setup} onSet={set} />
           </>
         ) : (
           <ChoiceField
@@ -92,23 +94,9 @@ export function PrintDialog({ delivery, onHide }: PrintDialogProps) {
             onChange={(way) => set({ landscape: way === 'landscape' })}
           />
         )}
-        <NumberField
-          label="Each wide"
-          value={setup.width}
-          min={5}
-          max={2000}
-          unit="mm"
-          onChange={(next) => set({ width: next })}
-        />
-        <NumberField
-          label="Margin"
-          value={setup.margin}
-          min={0}
-          max={200}
-          unit="mm"
-          onChange={(margin) => set({ margin })}
-        />
-        <NumberField label="Gap" value={setup.gap} min={0} max={200} unit="mm" onChange={(gap) => set({ gap })} />
+        <Millimetres label="Each wide" field="width" within={[5, 2000]} setup={setup} onSet={set} />
+        <Millimetres label="Margin" field="margin" within={[0, 200]} setup={setup} onSet={set} />
+        <Millimetres label="Gap" field="gap" within={[0, 200]} setup={setup} onSet={set} />
         <PatternField
           label="Caption"
           value={setup.caption}

@@ -18,6 +18,7 @@ import { groundStyle, type Ground } from '../wall/ground-picker';
 import { setGoesOn, useGoesOn } from './goes-on';
 import type { Tool } from './use-easel-drag';
 import type { Click } from './use-pointing';
+import { FindingMark } from '../shared/finding-mark';
 
 const CLICKS = { new: 'is the subject', more: 'adds', less: 'takes off' } as const;
 const ABOUT_CLICKS: Readonly<Record<Click, string>> = {
@@ -124,9 +125,7 @@ export function EaselSide({
           const mend = mendOf(finding);
           return (
             <li key={finding.message}>
-              <span className="finding-mark" aria-hidden>
-                ▲{' '}
-              </span>
+              <FindingMark />
               {sentence(finding)}
               {mend && (
                 <Button

@@ -6,6 +6,7 @@ import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { CutoutCanvas } from '../shared/cutout-canvas';
 import { amount, plural } from '../shared/words';
+import { FindingMark } from '../shared/finding-mark';
 
 /** Cutouts that are shown of all that are doubtful. */
 const SHOWN = 4;
@@ -43,9 +44,7 @@ export function Doubtful({ template, photos, findings, onLook, onLeaveOut }: Dou
   return (
     <section aria-label="Doubtful photos">
       <p className="small-text mb-1">
-        <span className="finding-mark" aria-hidden>
-          ▲{' '}
-        </span>
+        <FindingMark />
         <strong>{plural(doubtful.length, 'photo')} to look at</strong>
         <span className="muted">: {doubts(doubtful, findings)}</span>
       </p>

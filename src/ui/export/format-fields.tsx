@@ -4,8 +4,9 @@ import type { Output, Template } from '@/core/template';
 import { ColourField } from '../paint/colour-field';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 import { asFormat, FORMATS } from './outputs';
+import { FindingMark } from '../shared/finding-mark';
 
 type FormatFieldsProps = {
   readonly output: Output;
@@ -43,11 +44,7 @@ export function FormatFields({ output, backdrop, onChange }: FormatFieldsProps) 
         value={format}
         onChange={(value) => onChange(asFormat(value as Output['format'], output))}
       >
-        {Object.entries(FORMATS).map(([key, label]) => (
-          <option key={key} value={key}>
-            {label}
-          </option>
-        ))}
+        {optionsOf(FORMATS)}
       </SelectField>
       {hasLossless(output) && (
         <ChoiceField
@@ -103,9 +100,7 @@ export function FormatFields({ output, backdrop, onChange }: FormatFieldsProps) 
       )}
       {remark && (
         <p className="small-text muted mb-1">
-          <span className="finding-mark" aria-hidden>
-            ▲{' '}
-          </span>
+          <FindingMark />
           {remark}
         </p>
       )}

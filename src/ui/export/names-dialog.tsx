@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { FileName } from '@/core/export';
 import { plural } from '../shared/words';
+import { FindingMark } from '../shared/finding-mark';
 
 const ROW = 30;
 
@@ -37,9 +38,7 @@ function Names({ names }: { readonly names: readonly FileName[] }) {
               <span className="small-text">
                 {words && (
                   <>
-                    <span className="finding-mark" aria-hidden>
-                      ▲{' '}
-                    </span>
+                    <FindingMark />
                     {words}
                   </>
                 )}

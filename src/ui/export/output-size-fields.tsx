@@ -9,7 +9,7 @@ import {
   type OutputSize,
 } from '@/core/template';
 import { NumberField } from '../shared/number-field';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 
 const WAYS = {
   frame: 'as the frame',
@@ -71,11 +71,7 @@ export function OutputSizeFields({ picture, output: { size, width }, onChange }:
   return (
     <>
       <SelectField label="Size" value={wayOf(size)} onChange={(value) => set(sizeAs(value as Way, width, picture))}>
-        {Object.entries(WAYS).map(([way, words]) => (
-          <option key={way} value={way}>
-            {words}
-          </option>
-        ))}
+        {optionsOf(WAYS)}
       </SelectField>
       {size === null && (
         <PixelsField label="Width" value={width} onChange={(next) => onChange({ size: null, width: next })} />

@@ -1,7 +1,7 @@
 'use client';
 import type { Output } from '@/core/template';
 import { NumberField } from '../shared/number-field';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 
 const WAYS = { none: 'kept', tight: 'cut off', room: 'cut to so much room', square: 'cut to a square' } as const;
 type Way = keyof typeof WAYS;
@@ -31,11 +31,7 @@ export function TrimFields({ trim, pictureWidth, unit, onChange }: TrimFieldsPro
   return (
     <>
       <SelectField label="Empty rim" value={way} onChange={(next) => choose(next as Way)}>
-        {Object.entries(WAYS).map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
+        {optionsOf(WAYS)}
       </SelectField>
       {typeof trim !== 'boolean' && (
         <NumberField

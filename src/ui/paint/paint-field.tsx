@@ -5,7 +5,7 @@ import { isPicked, type LinePaint } from '@/core/paint';
 import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from './colour-field';
 import { NumberField } from '../shared/number-field';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 import { GradientBar } from './gradient-bar';
 import { asKind, kindOf, movedStop, type Gradient, type PaintKind, type Stop } from './paint-kinds';
 
@@ -109,11 +109,7 @@ function Geometry({
             value={paint.extent}
             onChange={(extent) => onChange({ ...paint, extent: extent as typeof paint.extent })}
           >
-            {Object.entries(EXTENTS).map(([extent, words]) => (
-              <option key={extent} value={extent}>
-                {words}
-              </option>
-            ))}
+            {optionsOf(EXTENTS)}
           </SelectField>
         </>
       )}

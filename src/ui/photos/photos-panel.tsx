@@ -12,6 +12,7 @@ import { amount, plural } from '../shared/words';
 import { forgetLeft, useLeftBehind } from './expected';
 import { withArrived, type PhotoPages } from './photo-pages';
 import { forgetFailed, isArriving, sendFailedAgain, sendFiles, useTransfers } from './upload';
+import { FindingMark } from '../shared/finding-mark';
 
 /** Refused files that are told before all are asked for. */
 const FIRST = 6;
@@ -120,9 +121,7 @@ function NotArrived({ batchId, photos }: { batchId: number; photos: readonly Pho
   return (
     <div className="side-block">
       <strong>
-        <span className="finding-mark" aria-hidden>
-          ▲{' '}
-        </span>
+        <FindingMark />
         {plural(lost.length, 'file')} did not arrive
       </strong>
       <p className="muted small-text mb-1">The page was left while they were on their way. Bring them in again.</p>

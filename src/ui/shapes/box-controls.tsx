@@ -4,7 +4,7 @@ import { SHAPES, type Box, type Shape } from '@/core/shape';
 import { readLength, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 import { setStage, useStage } from '../stage/stage-state';
 
 type BoxControlsProps = {
@@ -39,11 +39,7 @@ function AnchorField() {
       value={anchor.join()}
       onChange={(value) => setStage({ anchor: value.split(',').map(Number) as unknown as Anchor })}
     >
-      {Object.entries(ANCHORS).map(([value, label]) => (
-        <option key={value} value={value}>
-          {label}
-        </option>
-      ))}
+      {optionsOf(ANCHORS)}
     </SelectField>
   );
 }

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { areaShare, measureOutline, thinnestPart, type Outline } from '@/core/shape';
 import { tooThin } from '@/core/checks';
 import { templateOutline, type Template } from '@/core/template';
+import { FindingMark } from '../shared/finding-mark';
 
 const number = (v: number) => (Math.round(v * 100) / 100).toLocaleString('en-GB');
 
@@ -32,9 +33,7 @@ function Measures({ outline, template }: { outline: Outline; template: Template 
       </dl>
       {short && short.short > 0 && (
         <p className="small-text mb-1" role="status">
-          <span className="finding-mark" aria-hidden>
-            ▲{' '}
-          </span>
+          <FindingMark />
           The {short.what} {short.what === 'border' ? 'fills' : 'washes out'} the thinnest part, {number(thin.width)}{' '}
           {unit} wide at {at(thin.at)}. To mend it, make the {short.what}{' '}
           {short.what === 'border' ? 'narrower' : 'shorter'} or lay it outside.

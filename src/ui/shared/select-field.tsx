@@ -9,6 +9,14 @@ type SelectFieldProps = {
   readonly children: ReactNode;
 };
 
+/** Options by their values, with what they are called. */
+export const optionsOf = (words: Readonly<Record<string, string>>): ReactNode =>
+  Object.entries(words).map(([value, label]) => (
+    <option key={value} value={value}>
+      {label}
+    </option>
+  ));
+
 /** One of many in a panel's row. */
 export function SelectField({ label, value, onChange, children }: SelectFieldProps) {
   const id = useId();

@@ -3,7 +3,7 @@ import type { Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 import { WhatIs } from '../shared/what-is';
 import type { TemplateStore } from './store';
 
@@ -213,11 +213,7 @@ export function CentringPanel({ template, store }: PanelProps) {
               value={centring.measure}
               onChange={(measure) => set({ measure: measure as Centring['measure'] })}
             >
-              {Object.entries(MEASURES).map(([measure, words]) => (
-                <option key={measure} value={measure}>
-                  {words}
-                </option>
-              ))}
+              {optionsOf(MEASURES)}
             </SelectField>
           </>
         )}

@@ -4,6 +4,7 @@ import { unequalSizes } from '@/core/checks';
 import type { Placed } from '@/core/placement';
 import type { Template } from '@/core/template';
 import { plural } from '../shared/words';
+import { FindingMark } from '../shared/finding-mark';
 
 /** A change of the template that is only looked at so far. */
 export type Trial = { readonly words: string; readonly template: Template };
@@ -28,9 +29,7 @@ export function MakeEqual({ template, placed, onTry }: MakeEqualProps) {
   return (
     <section className="side-block" aria-label="Subjects of different size">
       <p className="mb-1">
-        <span className="finding-mark" aria-hidden>
-          ▲{' '}
-        </span>
+        <FindingMark />
         {plural(count, 'subject')} {count === 1 ? 'is' : 'are'} {by} larger than the others: the{' '}
         {count === 1 ? 'photo does' : 'photos do'} not reach the edge otherwise.
       </p>

@@ -5,7 +5,7 @@ import { arrangedSlots, hasSlots, withSlotInHand, type Arrangement, type Slot, t
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
-import { SelectField } from '../shared/select-field';
+import { optionsOf, SelectField } from '../shared/select-field';
 import { setStage } from '../stage/stage-state';
 import { FillFields } from './fill-fields';
 import { SlotList } from './slot-list';
@@ -90,11 +90,7 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
         value={fill.missing}
         onChange={(missing) => setFill({ missing: missing as Template['fill']['missing'] })}
       >
-        {Object.entries(MISSING).map(([value, words]) => (
-          <option key={value} value={value}>
-            {words}
-          </option>
-        ))}
+        {optionsOf(MISSING)}
       </SelectField>
       <Arrange template={template} store={store} />
       <Button variant="quiet" onClick={() => store.change((t) => ({ ...withSlotInHand(t, slot), slots: [] }))}>

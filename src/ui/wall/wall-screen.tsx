@@ -4,9 +4,8 @@ import Link from 'next/link';
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
-import type { BatchDetail, PhotoRow } from '@/server/services';
+import type { BatchDetail } from '@/server/services';
 import { countBatch } from '@/core/checks';
-
 import { withSizes } from '@/core/placement';
 import { templateOutline, withoutFinish, withSlotInHand, withSlotPutBack, type Template } from '@/core/template';
 import { ChecksPanel } from '../checks/checks-panel';
@@ -24,11 +23,8 @@ import { FirstSteps } from '../photos/first-steps';
 import { PhotosPanel, useIntake } from '../photos/photos-panel';
 import { allMembers, countedTiles, tilesOf, type BenchPhoto } from '../photos/in-slots';
 import { useTransfers } from '../photos/upload';
-import { anew } from '../shared/anew';
 import { FieldsContext } from '../shared/pattern-field';
 import { useStay } from '../shared/use-stay';
-import { api } from '../shared/api';
-import { ask } from '../shared/ask';
 import { amount, plural } from '../shared/words';
 import { MakeEqual, type Trial } from '../template/make-equal';
 import { CentringPanel } from '../template/centring-panel';
@@ -54,6 +50,7 @@ import { usePhotoEdits } from '../photos/use-edits';
 import { stepWords } from './step-words';
 import { StepsBar, STEP_TITLES, useStep } from './steps-bar';
 import { useLooking } from './use-looking';
+import { usePhotoActions } from './use-photo-actions';
 import { useBenchKeys } from './use-bench-keys';
 import { useBatch } from './use-batch';
 import { useBenchPhotos } from './use-bench-photos';
@@ -94,8 +91,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
   const [chosen, setChosen] = useState<readonly BenchPhoto[]>([]);
-  const [failure, setFailure] = useState<string | null>(null);
-  const client = useQueryClient();
+  const { review, mendAll, remove, failure } = usePhotoActions(batch.id, edits);
   const view = useStage((state) => state.view);
   const slot = useSlotInHand(template);
   const hand = useMemo(() => withSlotInHand(template, slot), [template, slot]);
@@ -118,41 +114,9 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const tileFindings = useMemo(() => findingsByTile(findings, shown, template), [findings, shown, template]);
   const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
-  const mendAll = (check: string, words: string) => {
-    const changes = photos.flatMap((photo) => {
-      if (!toLookAt.byPhoto.get(photo.id)?.some((f) => f.check === check)) return [];
-      const mend = findings.mend(photo, check);
-      return mend ? [{ id: photo.id, ...mend }] : [];
-    });
-    edits.apply(`${words}: ${plural(changes.length, 'photo')}`, changes);
-  };
-  const review = (ids: readonly number[], state: PhotoRow['review']) =>
-    edits.apply(
-      `${state === 'out' ? 'left out' : state === 'good' ? 'good' : 'to look at'}: ${plural(ids.length, 'photo')}`,
-      ids.map((id) => ({ id, review: state })),
-    );
   const edited =
     batch.saved !== null &&
     JSON.stringify({ ...batch.saved.template, name: template.name }) !== JSON.stringify(template);
-  const remove = useCallback(
-    async (ids: readonly number[]) => {
-      const question = {
-        title: `Take ${plural(ids.length, 'photo')} out of this batch?`,
-        words: 'The files on your disk stay as they are.',
-        action: 'Take out',
-      };
-      if (!(await ask(question))) return;
-      try {
-        await api(`/api/batches/${batch.id}/photos`, 'DELETE', { ids });
-        setFailure(null);
-      } catch (e) {
-        setFailure((e as Error).message);
-      }
-      await anew(client, ['photos', batch.id]);
-      await anew(client, ['batch', batch.id]);
-    },
-    [batch.id, client],
-  );
   const isWhole = photos.length === total;
   const totals = useMemo(
     () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
@@ -233,7 +197,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
                 only={show === 'all' ? null : show}
                 onOnly={(check) => setShow(check ?? 'all')}
                 onRemake={(change) => store.change((t) => change(t, templateOutline(t)))}
-                onMendAll={mendAll}
+                onMendAll={(check, words) => mendAll(photos, toLookAt, check, words)}
                 report={
                   <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
                     Report

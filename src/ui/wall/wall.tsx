@@ -12,6 +12,7 @@ import { Guides } from './guides';
 import { columnsFor, EDGE, GAP, tileSize } from './tile-size';
 import { useChoice } from './use-choice';
 import { usePainter } from './use-painter';
+import { FindingMark } from '../shared/finding-mark';
 
 const REVIEW_MARKS = { open: null, good: '✓ good', out: '✕ left out' } as const;
 
@@ -202,9 +203,7 @@ export function Wall({
                   {found && (
                     <span className="mark">
                       <span className="words">
-                        <span className="finding-mark" aria-hidden>
-                          ▲{' '}
-                        </span>
+                        <FindingMark />
                         {found[0]!.brief}
                       </span>
                       {found.length > 1 && <span>&nbsp;+{found.length - 1}</span>}
