@@ -60,6 +60,19 @@ module.exports = {
       to: { path: '^src/(server/(db|jobs|services|http)|ui|app|preview)/' },
     },
     {
+      name: 'stand-ins-stand-alone',
+      comment: 'they are somebody else’s servers: what they share with ours would prove nothing',
+      severity: 'error',
+      from: { path: '^src/stand-ins/' },
+      to: { path: '^src/(?!stand-ins/)' },
+    },
+    {
+      name: 'nothing-needs-the-stand-ins',
+      severity: 'error',
+      from: { path: '^src/(?!stand-ins/)', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/stand-ins/' },
+    },
+    {
       name: 'no-test-code-in-the-product',
       severity: 'error',
       from: { path: '^src/', pathNot: ['\\.test\\.tsx?$', '^src/core/testing/'] },

@@ -17,6 +17,20 @@ const esmPackages = [
   '@dmsnell',
   '@sindresorhus',
   'escape-string-regexp',
+  'webdav',
+  '@buttercup',
+  '@nodable',
+  'hot-patcher',
+  'layerr',
+  'url-join',
+  'node-fetch',
+  'data-uri-to-buffer',
+  'fetch-blob',
+  'formdata-polyfill',
+  'path-posix',
+  'byte-length',
+  'p-retry',
+  'is-network-error',
 ];
 
 const config = {

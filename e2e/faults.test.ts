@@ -6,7 +6,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { manifestSchema } from '../src/core/export';
-import type { DeliveryProgress } from '../src/server/services';
+import type { DeliveryProgress, UploadProgress } from '../src/server/services';
+import { startWebdav } from '../src/stand-ins/webdav';
 import { flatPhoto, noisePhoto } from './photos';
 import { pictureNames } from './exports';
 import { unzip } from './zip';
@@ -64,6 +65,13 @@ async function batchOf(count: number): Promise<number> {
 
 const progress = async (id: number) => (await call<{ progress: DeliveryProgress }>(`/api/deliveries/${id}`)).progress;
 
+/** The manifest in a delivery's zip, and all that is in it. */
+async function manifestIn(id: number) {
+  const zip = await fetch(`${ADDRESS}/api/deliveries/${id}/zip`);
+  const files = await unzip(Buffer.from(await zip.arrayBuffer()));
+  return { files, ...manifestSchema.parse(JSON.parse(files.get('manifest.json')!.toString())) };
+}
+
 test.afterEach(async () => {
   if (server?.exitCode === null && server.signalCode === null) await kill();
   for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
@@ -89,9 +97,7 @@ test('killed in the middle of an export and started again, it ends with every fi
   await start(data);
   await expect.poll(async () => (await progress(id)).state, { timeout: 60_000 }).toBe('done');
   expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
-  const zip = await fetch(`${ADDRESS}/api/deliveries/${id}/zip`);
-  const files = await unzip(Buffer.from(await zip.arrayBuffer()));
-  const { items } = manifestSchema.parse(JSON.parse(files.get('manifest.json')!.toString()));
+  const { files, items } = await manifestIn(id);
   expect(new Set(items.map((item) => item.photo)).size).toBe(40);
   expect(pictureNames(files)).toHaveLength(40);
   for (const item of items) {
@@ -103,6 +109,45 @@ test('killed in the middle of an export and started again, it ends with every fi
     }
     expect(createHash('sha256').update(bytes).digest('hex')).toBe(item.sha256);
     expect((await sharp(bytes).stats()).channels).toHaveLength(4);
+  }
+});
+
+test('killed in the middle of an upload and started again, every file is there once, whole', async () => {
+  const data = dataFolder();
+  const kept = dataFolder();
+  const dav = await startWebdav({ port: 0, folder: kept });
+  try {
+    writeFileSync(join(data, 'destinations.json'), JSON.stringify({ destinations: [{ name: 'Archive', kind: 'webdav', url: dav.url }] })); // prettier-ignore
+    await start(data);
+    const batch = await batchOf(30);
+    const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
+    await expect.poll(async () => (await progress(id)).state, { timeout: 60_000 }).toBe('done');
+    const arrived = () => dav.changes.filter((change) => change.startsWith('MOVE ')).length;
+    // So slow that it is killed while files are on their way.
+    dav.setFault({ kind: 'slow', pauseMs: 400 });
+    await call(`/api/deliveries/${id}/uploads`, 'POST', { destination: 'Archive', folder: 'shelf' });
+    await expect.poll(arrived, { intervals: [20] }).toBeGreaterThan(4);
+    await kill();
+    dav.setFault({ kind: 'none', pauseMs: 0 });
+    expect(arrived()).toBeLessThan(30);
+
+    await start(data);
+    const upload = async () => (await call<{ uploads: UploadProgress[] }>(`/api/deliveries/${id}/uploads`)).uploads[0]!;
+    await expect.poll(async () => (await upload()).state, { timeout: 60_000 }).toBe('done');
+    const { sent, kept: before, refused } = await upload();
+    expect([sent + before, refused]).toEqual([30, 0]);
+    // Moved into place once each: what had arrived was not sent again.
+    expect(arrived()).toBe(30);
+    const { items } = await manifestIn(id);
+    expect(readdirSync(join(kept, 'shelf')).sort()).toEqual(items.map(({ file }) => file!).sort());
+    for (const { file, sha256 } of items)
+      expect(
+        createHash('sha256')
+          .update(readFileSync(join(kept, 'shelf', file!)))
+          .digest('hex'),
+      ).toBe(sha256);
+  } finally {
+    await dav.close();
   }
 });
 

@@ -1,5 +1,6 @@
-/** `npm run demo`: install, build, start on 127.0.0.1:4310, and bring in the demo photos. */
+/** `npm run demo`: install, build, start on 127.0.0.1:4310 with a simulated shop beside it, and bring in the demo photos. */
 import { spawn } from 'node:child_process';
+import { demoDestinations } from './demo-destinations.mjs';
 import { install, root, run } from './run.mjs';
 import { seedDemo, waitForServer } from './seed-demo.mjs';
 
@@ -8,8 +9,17 @@ install();
 run('npm', ['run', 'build']);
 const env = { ...process.env, NODE_ENV: 'production', PORT: port };
 const server = spawn(process.execPath, ['dist/serve.mjs'], { cwd: root, stdio: 'inherit', env });
-server.on('exit', (code) => process.exit(code ?? 1));
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+// It may end, as where its port is taken: uploads to it say so then.
+const shop = spawn(process.execPath, ['dist/stand-ins.mjs', ...demoDestinations(Number(port) + 1)], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] }); // prettier-ignore
+const stop = (signal) => {
+  shop.kill();
+  server.kill(signal);
+};
+server.on('exit', (code) => {
+  shop.kill();
+  process.exit(code ?? 1);
+});
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(signal));
 
 const address = `http://127.0.0.1:${port}`;
 await waitForServer(address);

@@ -11,4 +11,4 @@ export {
   type PlacedItem,
 } from './manifest';
 export { fileNames, type FileName } from './file-names';
-export { namer, plainNameOf, safeName, SUMS_FILE } from './names';
+export { mediaTypeOf, namer, plainNameOf, safeName, SUMS_FILE } from './names';

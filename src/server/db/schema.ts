@@ -257,6 +257,65 @@ export const deliveryFiles = sqliteTable(
   ],
 );
 
+/** A delivery's files on their way to a destination. */
+export const uploads = sqliteTable(
+  'uploads',
+  {
+    id: id(),
+    deliveryId: integer('delivery_id')
+      .notNull()
+      .references(() => deliveries.id, { onDelete: 'cascade' }),
+    /** Its name in the list of destinations. */
+    destination: text('destination').notNull(),
+    /** Whether files there that came from elsewhere may be replaced. */
+    replace: integer('replace', { mode: 'boolean' }).notNull(),
+    state: text('state', { enum: DELIVERY_STATES }).notNull().default('waiting'),
+    /** Why it stopped, in a sentence. */
+    message: text('message'),
+    createdAt: now('created_at'),
+    finishedAt: integer('finished_at'),
+  },
+  (table) => [index('uploads_delivery').on(table.deliveryId, table.id)],
+);
+
+export const UPLOAD_FILE_STATES = ['waiting', 'sent', 'kept', 'refused'] as const;
+
+/** One file of an upload. */
+export const uploadFiles = sqliteTable(
+  'upload_files',
+  {
+    id: id(),
+    uploadId: integer('upload_id')
+      .notNull()
+      .references(() => uploads.id, { onDelete: 'cascade' }),
+    deliveryFileId: integer('delivery_file_id')
+      .notNull()
+      .references(() => deliveryFiles.id, { onDelete: 'cascade' }),
+    /** Its name at the destination. */
+    name: text('name').notNull(),
+    state: text('state', { enum: UPLOAD_FILE_STATES }).notNull().default('waiting'),
+    /** Why it was refused, in a sentence. */
+    message: text('message'),
+  },
+  (table) => [
+    index('upload_files_state').on(table.uploadId, table.state, table.id),
+    index('upload_files_file').on(table.deliveryFileId),
+  ],
+);
+
+/** What lies at the destinations that came from here; kept whatever becomes of its delivery. */
+export const arrivals = sqliteTable(
+  'arrivals',
+  {
+    id: id(),
+    destination: text('destination').notNull(),
+    name: text('name').notNull(),
+    /** As the destination tells one content from another. */
+    version: text('version').notNull(),
+  },
+  (table) => [uniqueIndex('arrivals_name').on(table.destination, table.name)],
+);
+
 /** Work to be done that outlives the process. */
 export const jobs = sqliteTable(
   'jobs',

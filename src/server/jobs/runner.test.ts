@@ -64,7 +64,7 @@ test('the loop takes up what was left, goes from job to job, and a job that fail
   // Asked to stop before it is taken, it is not begun.
   const stopped = await deliveries.startDelivery(batch);
   await deliveries.cancelDelivery(stopped);
-  askToStop(stopped);
+  askToStop('delivery', stopped);
   await until(async () => ['cancelled', 'done'].includes(await stateOf(stopped)));
   expect((await deliveries.deliveryProgress(stopped)).photosFailed).toBe(0);
   await stop();

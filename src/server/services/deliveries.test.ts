@@ -173,17 +173,21 @@ describe('the queue', () => {
 
   test('gives jobs in their order, each once, and takes none twice', async () => {
     for (const subject of [3, 1, 3, 2]) await add(subject);
-    const taken = [await embeddedQueue.take(), await embeddedQueue.take(), await embeddedQueue.take()];
+    const taken = [
+      await embeddedQueue.take('delivery'),
+      await embeddedQueue.take('delivery'),
+      await embeddedQueue.take('delivery'),
+    ];
     expect(taken.map((job) => job!.subject)).toEqual([3, 1, 2]);
-    expect(await embeddedQueue.take()).toBeNull();
+    expect(await embeddedQueue.take('delivery')).toBeNull();
   });
 
   test('jobs of a killed process wait again; finished ones are gone', async () => {
     await add(1);
     await add(2);
-    await embeddedQueue.finish((await embeddedQueue.take())!.id);
-    await embeddedQueue.take();
-    await embeddedQueue.recover();
-    expect((await embeddedQueue.take())!.subject).toBe(2);
+    await embeddedQueue.finish((await embeddedQueue.take('delivery'))!.id);
+    await embeddedQueue.take('delivery');
+    await embeddedQueue.recover('delivery');
+    expect((await embeddedQueue.take('delivery'))!.subject).toBe(2);
   });
 });

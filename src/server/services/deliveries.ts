@@ -116,7 +116,7 @@ export async function failedPhotos(id: number, limit = 200) {
 /** Stops a delivery; what is finished stays, and it can be taken up again. */
 export async function cancelDelivery(id: number): Promise<void> {
   const { state } = await deliveryRow(id);
-  if (state === 'running') return askToStop(id);
+  if (state === 'running') return askToStop('delivery', id);
   if (state !== 'waiting') return;
   await write(async (tx) => {
     await tx.update(deliveries).set({ state: 'cancelled', finishedAt: Date.now() }).where(eq(deliveries.id, id));

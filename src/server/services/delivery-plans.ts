@@ -19,7 +19,7 @@ export async function deliveryRow(id: number) {
 /** Rows inserted in one statement: SQLite takes at most 32,766 values. */
 const CHUNK = 500;
 
-function chunked<T>(list: readonly T[]): T[][] {
+export function chunked<T>(list: readonly T[]): T[][] {
   return Array.from({ length: Math.ceil(list.length / CHUNK) }, (_, i) => list.slice(i * CHUNK, (i + 1) * CHUNK));
 }
 

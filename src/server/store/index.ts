@@ -1,2 +1,10 @@
 export { asWriteError, digestFile, sha256Of, writeWhole } from './files';
-export { arrivalsFolder, databasePath, deliveryFolder, originalPath, picturePath, proxyPath } from './paths';
+export {
+  arrivalsFolder,
+  databasePath,
+  deliveryFolder,
+  destinationsPath,
+  originalPath,
+  picturePath,
+  proxyPath,
+} from './paths';

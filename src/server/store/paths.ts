@@ -11,3 +11,4 @@ export const proxyPath = (sha256: string, size: ProxySize) => byHash('proxies', 
 export const arrivalsFolder = () => join(dataFolder(), 'arrivals');
 export const deliveryFolder = (id: number) => join(dataFolder(), 'deliveries', String(id));
 export const databasePath = () => join(dataFolder(), 'wobrel.db');
+export const destinationsPath = () => join(dataFolder(), 'destinations.json');

@@ -11,6 +11,8 @@ import { when } from '../shared/words';
 import { DeliveryCard } from './delivery-card';
 import { Differences } from './differences';
 import { PrintDialog } from './print-dialog';
+import { SendDialog } from './send-dialog';
+import { UploadList } from './upload-list';
 import { FileList, SHOWN, type Shown } from './file-list';
 import { isOver } from './use-progress';
 
@@ -24,19 +26,28 @@ function useOthers({ id, batchId }: Pick<DeliveryProgress, 'id' | 'batchId'>) {
   return (data?.deliveries ?? []).filter((other) => other.id !== id && other.state === 'done');
 }
 
+/** What can be done with the files besides the zip. */
+const DIALOGS = { send: SendDialog, print: PrintDialog } as const;
+
 function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
   const [shown, setShown] = useState<Shown>('all');
   const [against, setAgainst] = useState('');
-  const [printing, setPrinting] = useState(false);
+  const [dialog, setDialog] = useState<keyof typeof DIALOGS | null>(null);
+  const Dialog = dialog && DIALOGS[dialog];
   const others = useOthers(delivery);
   return (
     <>
       <div className="d-flex gap-3 align-items-center my-3 flex-wrap">
         {against === '' && <ChoiceField label="Files shown" bare value={shown} options={SHOWN} onChange={setShown} />}
         {delivery.state === 'done' && (
-          <Button variant="plain" onClick={() => setPrinting(true)}>
-            Pages for print…
-          </Button>
+          <>
+            <Button variant="plain" onClick={() => setDialog('send')}>
+              Send to…
+            </Button>
+            <Button variant="plain" onClick={() => setDialog('print')}>
+              Pages for print…
+            </Button>
+          </>
         )}
         {others.length > 0 && (
           <Select
@@ -48,7 +59,7 @@ function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
           />
         )}
       </div>
-      {printing && <PrintDialog delivery={delivery} onHide={() => setPrinting(false)} />}
+      {Dialog && <Dialog delivery={delivery} onHide={() => setDialog(null)} />}
       {against === '' ? (
         <FileList key={shown} delivery={delivery.id} shown={shown} />
       ) : (
@@ -84,6 +95,7 @@ export function DeliveryScreen({ id }: { readonly id: number }) {
             Open the batch
           </Link>
         )}
+        {isOver(progress) && <UploadList delivery={id} />}
       </div>
       {isOver(progress) && progress.filesDone > 0 && <Files delivery={progress} />}
     </main>

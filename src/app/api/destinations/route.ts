@@ -1,0 +1,7 @@
+import { routes } from '@/server/http';
+import { uploads } from '@/server/services';
+
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  /** Where deliveries can be sent, as the server's owner wrote it down. */
+  GET: async () => ({ destinations: await uploads.destinations() }),
+});

@@ -1,0 +1,76 @@
+import { createHash } from 'node:crypto';
+import { copyFile, link, lstat, mkdir, open, realpath, rename, rm, stat } from 'node:fs/promises';
+import { dirname, isAbsolute, join, relative } from 'node:path';
+import { z } from 'zod';
+import { WobrelError } from '../../../core/errors';
+import { asWriteError, digestFile } from '../../store';
+import { defineDestination, type There } from '../destination';
+import { destinationRefuses } from '../trouble';
+
+/** Another one whenever the file is written or another takes its place. */
+async function thereAt(path: string): Promise<There | null> {
+  const found = await lstat(path, { bigint: true }).catch(() => null);
+  if (!found) return null;
+  const { size, mtimeNs, ino } = found;
+  return { bytes: Number(size), version: `${ino}-${size}-${mtimeNs}` };
+}
+
+/** Whatever is wrong with the disk is not over soon. */
+function asRefusal(error: unknown, path: string): unknown {
+  if (error instanceof WobrelError) return error;
+  const told = asWriteError(error, path);
+  return told instanceof WobrelError ? destinationRefuses(told.message) : error;
+}
+
+/** Takes a name that is free: a link never takes another's place. */
+async function linkFree(from: string, to: string, name: string): Promise<void> {
+  await link(from, to).catch((error: NodeJS.ErrnoException) => {
+    throw error.code === 'EEXIST' ? new WobrelError('changed-there', `${name} came to be there meanwhile.`) : error;
+  });
+}
+
+/** The folder of a file, made where it is missing; a link in it may not lead out of the root. */
+async function folderFor(root: string, name: string): Promise<string> {
+  if (!(await stat(root).catch(() => null))?.isDirectory())
+    throw destinationRefuses(`The folder ${root} is not there.`);
+  const path = join(root, name);
+  await mkdir(dirname(path), { recursive: true });
+  const inside = relative(await realpath(root), await realpath(dirname(path)));
+  if (inside.startsWith('..') || isAbsolute(inside))
+    throw destinationRefuses(`${name} would lie outside of ${root}: a link in it leads there.`);
+  return path;
+}
+
+/** One folder of the server's disk, or of one that is mounted there. */
+export const folder = defineDestination({
+  kind: 'folder',
+  label: 'Folder',
+  settings: z.strictObject({ path: z.string().refine(isAbsolute, { error: 'expected a path from the root on' }) }),
+  address: ({ path }) => path,
+  open: ({ path: root }) => ({
+    rules: async () => null,
+    look: (name) => thereAt(join(root, name)),
+    digest: async (name) => (await digestFile(join(root, name))).sha256,
+    put: async (name, { source, sha256 }, over) => {
+      let aside: string | null = null;
+      try {
+        const path = await folderFor(root, name);
+        // The same for the same file: what a killed run left is written over, not left beside.
+        aside = join(dirname(path), `.${createHash('sha256').update(name).update(sha256).digest('hex').slice(0, 16)}.part`); // prettier-ignore
+        await rm(aside, { force: true });
+        await copyFile(source, aside);
+        const written = await open(aside, 'r+');
+        await written.sync().finally(() => written.close());
+        const there = await thereAt(path);
+        if (there?.version !== over?.version)
+          throw new WobrelError('changed-there', `${name} was changed there meanwhile.`);
+        await (over ? rename(aside, path) : linkFree(aside, path, name));
+        return (await thereAt(path))!.version;
+      } catch (error) {
+        throw asRefusal(error, join(root, name));
+      } finally {
+        if (aside) await rm(aside, { force: true }).catch(() => {});
+      }
+    },
+  }),
+});

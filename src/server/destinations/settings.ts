@@ -1,0 +1,73 @@
+/**
+ * Destinations as the server's owner wrote them down: `destinations.json` in the data folder, read anew each time.
+ * Neither addresses nor keys ever come from a page, so that no page can send the server anywhere else.
+ */
+import { readFile } from 'node:fs/promises';
+import { z } from 'zod';
+import { WobrelError } from '../../core/errors';
+import { destinationsPath } from '../store';
+import type { DestinationKind, Way } from './destination';
+import { channel } from './kinds/channel';
+import { folder } from './kinds/folder';
+import { s3 } from './kinds/s3';
+import { webdav } from './kinds/webdav';
+
+const KINDS = [folder, webdav, s3, channel] as const;
+
+const nameSchema = z.string().trim().min(1).max(60);
+const shapeOf = <K extends (typeof KINDS)[number]>({ kind, settings }: K) =>
+  settings.extend({ kind: z.literal(kind), name: nameSchema });
+
+const fileSchema = z.strictObject({
+  destinations: z
+    .array(z.discriminatedUnion('kind', KINDS.map(shapeOf) as never))
+    .max(50)
+    .refine((all: readonly { name: string }[]) => new Set(all.map(({ name }) => name)).size === all.length, {
+      error: 'two destinations have the same name',
+    }),
+});
+
+type Settings = { readonly name: string; readonly kind: (typeof KINDS)[number]['kind'] };
+
+/** A destination as pages know it. */
+export type DestinationWords = { readonly name: string; readonly label: string; readonly address: string };
+
+/** @throws WobrelError `destinations-invalid` with the path at fault */
+async function allSettings(): Promise<readonly Settings[]> {
+  const text = await readFile(destinationsPath(), 'utf8').catch((error: NodeJS.ErrnoException) => {
+    if (error.code === 'ENOENT') return null;
+    throw new WobrelError('destinations-invalid', 'destinations.json can’t be read.');
+  });
+  if (text === null) return [];
+  const read = fileSchema.safeParse(parsed(text));
+  if (read.success) return read.data.destinations;
+  const [issue] = read.error.issues;
+  const at = issue!.path.join('.');
+  throw new WobrelError('destinations-invalid', `destinations.json${at && `, ${at}`}: ${issue!.message}`, at || null);
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new WobrelError('destinations-invalid', 'destinations.json is not JSON.');
+  }
+}
+
+// The settings went through their own kind's schema.
+const kindOf = ({ kind }: Settings) => KINDS.find((one) => one.kind === kind) as unknown as DestinationKind;
+
+/** All destinations that the owner wrote down, in their order. @throws WobrelError `destinations-invalid` */
+export async function listDestinations(): Promise<readonly DestinationWords[]> {
+  return (await allSettings()).map((one) => {
+    const { label, address } = kindOf(one);
+    return { name: one.name, label, address: address(one) };
+  });
+}
+
+/** @throws WobrelError `not-found`, or `destinations-invalid` */
+export async function openDestination(name: string): Promise<Way> {
+  const found = (await allSettings()).find((one) => one.name === name);
+  if (!found) throw new WobrelError('not-found', `There is no destination “${name}” any more.`);
+  return kindOf(found).open(found);
+}
