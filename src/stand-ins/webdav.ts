@@ -80,16 +80,16 @@ const remove: Method = async ({ response }, path) => {
 
 const METHODS: Readonly<Record<string, Method>> = { GET: read, HEAD: read, PROPFIND: list, PUT: put, MKCOL: makeFolder, MOVE: move, DELETE: remove }; // prettier-ignore
 
-/** @param user name and password, where it wants them */
-export function startWebdav({
-  port,
-  folder,
-  user,
-}: {
-  port: number;
-  folder: string;
-  user?: readonly [string, string];
-}): Promise<StandIn> {
+type Setup = {
+  readonly port: number;
+  readonly folder: string;
+  /** Name and password, where it wants them. */
+  readonly user?: readonly [string, string];
+  /** Some servers know the conditions of `If` for locks only, and refuse all others. */
+  readonly refusesConditions?: boolean;
+};
+
+export function startWebdav({ port, folder, user, refusesConditions = false }: Setup): Promise<StandIn> {
   const key = user && `Basic ${Buffer.from(user.join(':')).toString('base64')}`;
   return serve(port, async (asked, fault) => {
     const { request, response, path: address } = asked;
@@ -99,6 +99,7 @@ export function startWebdav({
     const method = METHODS[request.method ?? ''];
     if (!path || basename(path) === '') return (void request.resume(), answer(response, 400));
     if (!method) return (void request.resume(), answer(response, 405));
+    if (refusesConditions && request.headers.if) return answer(response, 412);
     await method(asked, path, folder, fault);
   });
 }

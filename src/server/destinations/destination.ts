@@ -1,4 +1,5 @@
 /** The form of a kind of destination: where a delivery's files are sent. */
+import { createHash } from 'node:crypto';
 import type { z } from 'zod';
 import type { Rules } from './rules';
 
@@ -45,3 +46,7 @@ export type DestinationKind<K extends string = string, S extends z.ZodObject = z
 
 /** One kind of destination, checked against its form. */
 export const defineDestination = <K extends string, S extends z.ZodObject>(kind: DestinationKind<K, S>) => kind;
+
+/** The name under which a file comes to be whole: the same for the same file, so that what a killed run left is written over, not left beside. */
+export const asideName = (name: string, sha256: string): string =>
+  `.wobrel-${createHash('sha256').update(name).update(sha256).digest('hex').slice(0, 16)}.part`;

@@ -36,14 +36,14 @@ async function picture(name: string, seed: number): Promise<Sent> {
 }
 
 let first: Sent, second: Sent;
-let dav: StandIn, shop: StandIn;
+let dav: StandIn, plainDav: StandIn, shop: StandIn;
 let s3: S3rver;
 
 beforeAll(async () => {
   [first, second] = await Promise.all([picture('first.png', 1), picture('second.png', 2)]);
-  mkdirSync(at('dav'));
-  mkdirSync(at('shop'));
+  for (const name of ['dav', 'plain', 'shop']) mkdirSync(at(name));
   dav = await startWebdav({ port: 0, folder: at('dav'), user: ['mia', 'kiln & clay'] });
+  plainDav = await startWebdav({ port: 0, folder: at('plain'), refusesConditions: true });
   shop = await startChannel({ port: 0, folder: at('shop'), token: 'key' });
   s3 = new S3rver({ port: 0, silent: true, directory: at('s3'), configureBuckets: [{ name: 'shelf', configs: [] }] });
   const { port } = await s3.run();
@@ -54,6 +54,7 @@ beforeAll(async () => {
       destinations: [
         { name: 'disk', kind: 'folder', path: at('out') },
         { name: 'dav', kind: 'webdav', url: dav.url, user: 'mia', password: 'kiln & clay' },
+        { name: 'plain dav', kind: 'webdav', url: plainDav.url },
         { name: 's3', kind: 's3', endpoint: `http://127.0.0.1:${port}`, bucket: 'shelf', prefix: 'cut/', keyId: 'S3RVER', secret: 'S3RVER' },
         { name: 'shop', kind: 'channel', url: shop.url, token: { env: 'WOBREL_TEST_KEY' } },
       ],
@@ -61,11 +62,11 @@ beforeAll(async () => {
   ); // prettier-ignore
 });
 afterAll(async () => {
-  await Promise.all([dav.close(), shop.close(), s3.close()]);
+  await Promise.all([dav.close(), plainDav.close(), shop.close(), s3.close()]);
   rmSync(folder, { recursive: true });
 });
 
-describe.each(['disk', 'dav', 's3', 'shop'])('%s', (kind) => {
+describe.each(['disk', 'dav', 'plain dav', 's3', 'shop'])('%s', (kind) => {
   const name = kind === 'shop' ? 'mug.png' : 'autumn shelf/50% #1 é.png';
   let way: Way;
   beforeAll(async () => {

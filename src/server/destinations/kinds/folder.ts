@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto';
 import { copyFile, link, lstat, mkdir, open, realpath, rename, rm, stat } from 'node:fs/promises';
 import { dirname, isAbsolute, join, relative } from 'node:path';
 import { z } from 'zod';
 import { WobrelError } from '../../../core/errors';
 import { asWriteError, digestFile } from '../../store';
-import { defineDestination, type There } from '../destination';
+import { asideName, defineDestination, type There } from '../destination';
 import { destinationRefuses } from '../trouble';
 
 /** Another one whenever the file is written or another takes its place. */
@@ -55,8 +54,7 @@ export const folder = defineDestination({
       let aside: string | null = null;
       try {
         const path = await folderFor(root, name);
-        // The same for the same file: what a killed run left is written over, not left beside.
-        aside = join(dirname(path), `.${createHash('sha256').update(name).update(sha256).digest('hex').slice(0, 16)}.part`); // prettier-ignore
+        aside = join(dirname(path), asideName(name, sha256));
         await rm(aside, { force: true });
         await copyFile(source, aside);
         const written = await open(aside, 'r+');

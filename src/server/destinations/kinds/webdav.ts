@@ -4,7 +4,7 @@ import { posix } from 'node:path';
 import { AuthType, createClient, type WebDAVClient, type WebDAVClientError } from 'webdav';
 import { z } from 'zod';
 import { WobrelError } from '../../../core/errors';
-import { defineDestination, type There } from '../destination';
+import { asideName, defineDestination, type There } from '../destination';
 import { addressSchema, plainAddress, secretSchema } from '../settings-parts';
 import { lineTrouble, troubleOf } from '../trouble';
 
@@ -21,7 +21,8 @@ function asTrouble(error: unknown): unknown {
 const addressOf = (url: string, path: string) =>
   url.replace(/\/+$/, '') + path.split('/').map(encodeURIComponent).join('/');
 
-const changedThere = (name: string) => new WobrelError('changed-there', `${name} was changed there meanwhile.`);
+const changedThere = (path: string) =>
+  new WobrelError('changed-there', `${path.slice(1)} was changed there meanwhile.`);
 
 /** The client's calls, each with its trouble told alike. */
 async function call<T>(work: () => Promise<T>): Promise<T> {
@@ -71,6 +72,38 @@ function folderMaker(client: WebDAVClient) {
   return make;
 }
 
+const isRefusedCondition = (error: unknown) => (error as WebDAVClientError).status === 412;
+
+type Move = {
+  readonly client: WebDAVClient;
+  readonly from: string;
+  readonly to: string;
+  /** The whole of `to`'s address. */
+  readonly address: string;
+  /** What alone may lie there. */
+  readonly over: There | null;
+};
+
+/** Moves a file to its name. @throws WobrelError `changed-there` */
+async function moveOver({ client, from, to, address, over }: Move, signal: AbortSignal): Promise<void> {
+  const move = (headers?: Record<string, string>) =>
+    client.moveFile(from, to, { overwrite: over !== null, headers, signal });
+  const there = await lookAt(client, to, signal);
+  if (there?.version !== over?.version) throw changedThere(to);
+  const isUnchanged = async () => (await lookAt(client, to, signal))?.version === there?.version;
+  await call(async () => {
+    try {
+      // RFC 4918 §10.4: only while it is what was looked at. Conditions don't take weak tags.
+      await move(there?.tag.startsWith('"') ? { If: `<${address}> ([${there.tag}])` } : undefined);
+    } catch (error) {
+      if (!isRefusedCondition(error)) throw error;
+      // Some servers know conditions for locks only, and refuse all others.
+      if (over === null || !(await isUnchanged())) throw changedThere(to);
+      await move();
+    }
+  });
+}
+
 /** A server that speaks WebDAV (RFC 4918). Files are put aside and moved into place, so that a broken line leaves none half. */
 export const webdav = defineDestination({
   kind: 'webdav',
@@ -98,24 +131,18 @@ export const webdav = defineDestination({
       put: async (name, { source, bytes, sha256 }, over, signal) => {
         const path = `/${name}`;
         const folder = posix.dirname(path);
-        // The same for the same file: what a killed run left is written over, not left beside.
-        const aside = posix.join(folder, `.wobrel-${createHash('sha256').update(name).update(sha256).digest('hex').slice(0, 16)}.part`); // prettier-ignore
+        const aside = posix.join(folder, asideName(name, sha256));
         await folderOf(folder, signal);
         const headers = { 'Content-Length': String(bytes) };
         await call(() => client.putFileContents(aside, createReadStream(source), { headers, signal }));
         try {
-          const there = await look(name, signal);
-          if (there?.version !== over?.version) throw changedThere(name);
-          const isStrong = there !== null && there.tag.startsWith('"');
-          // RFC 4918 §10.4: only while it is what was looked at.
-          const only = isStrong ? { If: `<${addressOf(url, path)}> ([${there.tag}])` } : undefined;
-          await call(() => client.moveFile(aside, path, { overwrite: over !== null, headers: only, signal }));
+          await moveOver({ client, from: aside, to: path, address: addressOf(url, path), over }, signal);
         } catch (error) {
           await client.deleteFile(aside).catch(() => {});
           throw error;
         }
         const now = await look(name, signal);
-        if (now?.bytes !== bytes) throw changedThere(name);
+        if (now?.bytes !== bytes) throw changedThere(path);
         return now.version;
       },
     };
