@@ -2,6 +2,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
 import { batchOf, cutouts, newBatch, step } from './bench-page';
+import { exported } from './exports';
 import { button } from './hand';
 import { discPhoto, flatPhoto } from './photos';
 
@@ -78,11 +79,36 @@ test('no faults on the screens', async ({ page }) => {
     ['/templates', 'Templates'],
     ['/shapes', 'Shapes'],
     ['/help', 'Help'],
+    ['/storage', /Storage$/],
     ['/nowhere', /nothing|not/i],
   ] as const) {
     await page.goto(path);
     await page.getByRole('heading', { name: heading, exact: typeof heading === 'string', level: 1 }).waitFor();
     await noFaults(page, path);
+  }
+});
+
+test('no faults in the table of photo data, and on a delivery’s page with its dialogs', async ({ page }) => {
+  await batchOf(page, 'Delivered', [await flatPhoto('d-1.png', '#446688', 400, 300), await flatPhoto('d-2.png', '#886644', 410, 300)]); // prettier-ignore
+  await onStep(page, 'Photos');
+  await button(page, 'Add a field…').click();
+  await page.getByLabel('Name', { exact: true }).fill('Title');
+  await button(page, 'Save').click();
+  await page.getByRole('radio', { name: 'table', exact: true }).click();
+  await page.getByRole('grid').waitFor();
+  await noFaults(page, 'table');
+  await exported(page);
+  await noFaults(page, 'export');
+  await page.getByRole('link', { name: 'Look at the files' }).first().click();
+  await expect(page.getByRole('list', { name: 'Files' }).getByRole('listitem')).toHaveCount(2);
+  await noFaults(page, 'delivery');
+  for (const name of ['Send to…', 'Pages for print…', 'Remove this delivery…']) {
+    await button(page, name).click();
+    const dialog = page.getByRole(name.startsWith('Remove') ? 'alertdialog' : 'dialog');
+    await dialog.waitFor();
+    await noFaults(page, name);
+    await page.keyboard.press('Escape');
+    await expect(dialog).toHaveCount(0);
   }
 });
 
@@ -166,7 +192,7 @@ test.describe('enlarged four times', () => {
     await noFaults(page, 'easel');
     await easel.getByRole('button', { name: 'Close' }).click();
     await expect(easel).toHaveCount(0);
-    for (const path of ['/', '/templates', '/shapes', '/deliveries', '/help']) {
+    for (const path of ['/', '/templates', '/shapes', '/deliveries', '/storage', '/help']) {
       await page.goto(path);
       await page.getByRole('heading', { level: 1 }).waitFor();
       expect(await sideways()).toBeLessThanOrEqual(0);
@@ -284,7 +310,7 @@ test('an empty batch says what happens here, and brings the demo photos in', asy
 test('help is searched, and shows its pictures', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Help' }).click();
-  await expect(page.getByRole('article')).toHaveCount(14);
+  await expect(page.getByRole('article')).toHaveCount(15);
   await page.getByLabel('Search the help').fill('hexagon');
   const guide = page.getByRole('article', { name: 'Products at the same size, and three mended by hand' });
   await expect(guide).toBeVisible();

@@ -6,8 +6,10 @@ export async function register() {
       const { migrateDatabase } = await import('./server/db');
       const { startRunner } = await import('./server/jobs');
       await migrateDatabase();
+      const { lookAtAll, storage, sweepArrivals } = await import('./server/services');
+      await sweepArrivals();
       await startRunner();
-      const { lookAtAll } = await import('./server/services');
+      storage.collectSoon();
       // Not waited for: pages open meanwhile.
       void lookAtAll().catch((error: unknown) => console.error('Photos could not be looked at:', error));
     } catch (error) {

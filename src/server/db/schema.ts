@@ -4,6 +4,7 @@ import type { ManifestItem, PlacedItem } from '../../core/export';
 import type { PhotoData } from '../../core/fields';
 import type { Outline } from '../../core/shape';
 import type { OpenFields } from '../../core/template';
+import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 const id = () => integer('id').primaryKey({ autoIncrement: true });
@@ -207,7 +208,13 @@ export const deliveryPhotos = sqliteTable(
     /** Where it came to lie, known once it is done. */
     placed: text('placed', { mode: 'json' }).$type<PlacedItem>(),
   },
-  (table) => [index('delivery_photos_state').on(table.deliveryId, table.state, table.id)],
+  (table) => [
+    index('delivery_photos_state').on(table.deliveryId, table.state, table.id),
+    index('delivery_photos_picture').on(table.sha256),
+    index('delivery_photos_slots')
+      .on(table.id)
+      .where(sql`${table.slots} is not null`),
+  ],
 );
 
 /** Sums of what a file's bytes depend on: of the same parts come the same bytes. */

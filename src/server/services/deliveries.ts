@@ -14,6 +14,7 @@ import { deliveryRow } from './delivery-plans';
 
 export { deliveryChanges } from './delivery-changes';
 export { exportAgain, startDelivery } from './delivery-plans';
+export { removeDelivery } from './delivery-removal';
 
 const { deliveries, deliveryFiles, deliveryPhotos } = tables;
 

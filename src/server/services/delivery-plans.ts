@@ -3,6 +3,7 @@ import { asc, eq, inArray } from 'drizzle-orm';
 import { keptTemplate, saysTheSame } from '../../core/template';
 import { database, tables, write } from '../db';
 import { embeddedQueue, wakeRunner } from '../jobs';
+import { whileKept } from '../store';
 import { batchRow } from './batches';
 import { deliveryFilesOf } from './delivery-files';
 import { notFound } from './refusals';
@@ -29,7 +30,10 @@ export function chunked<T>(list: readonly T[]): T[][] {
  *
  * @param only ids of the photos to export; null all that are not left out
  */
-export async function startDelivery(batchId: number, only: readonly number[] | null = null): Promise<number> {
+export const startDelivery = (batchId: number, only: readonly number[] | null = null): Promise<number> =>
+  whileKept(() => planDelivery(batchId, only));
+
+async function planDelivery(batchId: number, only: readonly number[] | null): Promise<number> {
   const batch = await batchRow(batchId);
   const { template, cutouts } = await deliveryFilesOf(batch, only);
   const began = await versionOf(batch);
@@ -89,7 +93,9 @@ async function versionOf({ templateVersionId, draft }: Awaited<ReturnType<typeof
  *
  * @throws WobrelError `not-found`
  */
-export async function exportAgain(id: number): Promise<number> {
+export const exportAgain = (id: number): Promise<number> => whileKept(() => planAgain(id));
+
+async function planAgain(id: number): Promise<number> {
   const {
     id: _,
     state: _state,

@@ -15,7 +15,7 @@ import { database, tables, write } from '../db';
 import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
 import { oncePerProcess } from '../once';
 import { createSightPool } from '../sight';
-import { asWriteError, originalPath, proxyPath } from '../store';
+import { asWriteError, originalPath, proxyPath, whileKept } from '../store';
 import { batchRow } from './batches';
 import { cleanName } from './names';
 import { notFound } from './refusals';
@@ -172,8 +172,8 @@ export async function takePhoto(batchId: number, arrival: Arrival): Promise<Rece
     if (arrival.tooLarge)
       throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
     await refuseTwin(batchId, arrival.sha256);
-    const facts = await keepFile(arrival);
-    return { name, outcome: 'kept', photo: await insertPhoto(batchId, name, arrival, facts) };
+    const photo = await whileKept(async () => insertPhoto(batchId, name, arrival, await keepFile(arrival)));
+    return { name, outcome: 'kept', photo };
   } catch (error) {
     if (!(error instanceof WobrelError) || !error.code.startsWith('photo-')) throw error;
     const { code, message } = error;
@@ -239,7 +239,7 @@ export async function changePhotos(batchId: number, changes: readonly PhotoChang
 /** Ids as one value: a list of thousands would be more values than a statement takes. */
 const oneOf = (ids: readonly number[]) => sql`(select value from json_each(${JSON.stringify(ids)}))`;
 
-/** Takes photos out of the batch; the stored files stay, other batches may hold the same picture. */
+/** Takes photos out of the batch; the stored files stay until unneeded ones are collected. */
 export async function removePhotos(batchId: number, ids: readonly number[]): Promise<void> {
   await write(async (tx) => {
     await tx.delete(photos).where(and(eq(photos.batchId, batchId), sql`${photos.id} in ${oneOf(ids)}`));

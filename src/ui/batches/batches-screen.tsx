@@ -163,7 +163,10 @@ export function BatchesScreen() {
         <h1 className="mb-0">
           Batches <WhatIs word="batch" />
         </h1>
-        <Button onClick={() => setAdding(true)}>New batch…</Button>
+        <div className="d-flex gap-3 align-items-center">
+          <Link href="/storage">Storage</Link>
+          <Button onClick={() => setAdding(true)}>New batch…</Button>
+        </div>
       </div>
       {error && <p className="text-danger">{error.message}</p>}
       {data?.batches.length === 0 && (

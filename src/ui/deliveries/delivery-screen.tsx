@@ -10,6 +10,7 @@ import { Select } from '../shared/select';
 import { when } from '../shared/words';
 import { DeliveryCard } from './delivery-card';
 import { Differences } from './differences';
+import { RemoveDelivery } from './remove-delivery';
 import { PrintDialog } from './print-dialog';
 import { SendDialog } from './send-dialog';
 import { UploadList } from './upload-list';
@@ -90,11 +91,10 @@ export function DeliveryScreen({ id }: { readonly id: number }) {
       </h1>
       <div className="panel p-3">
         <DeliveryCard delivery={progress} />
-        {progress.batchId !== null && (
-          <Link className="small-text" href={`/batches/${progress.batchId}?step=export`}>
-            Open the batch
-          </Link>
-        )}
+        <div className="d-flex gap-3 small-text mt-1">
+          {progress.batchId !== null && <Link href={`/batches/${progress.batchId}?step=export`}>Open the batch</Link>}
+          {isOver(progress) && <RemoveDelivery delivery={progress} />}
+        </div>
         {isOver(progress) && <UploadList delivery={id} />}
       </div>
       {isOver(progress) && progress.filesDone > 0 && <Files delivery={progress} />}

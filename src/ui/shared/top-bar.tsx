@@ -9,7 +9,7 @@ import { useKeys } from '../keys/use-keys';
 import { Spoken } from './say';
 
 const PAGES = [
-  { href: '/', label: 'Batches', match: /^\/(?:batches.*)?$/ },
+  { href: '/', label: 'Batches', match: /^\/(?:batches.*|storage)?$/ },
   { href: '/templates', label: 'Templates', match: /^\/templates/ },
   { href: '/shapes', label: 'Shapes', match: /^\/shapes/ },
   { href: '/deliveries', label: 'Deliveries', match: /^\/deliveries/ },

@@ -7,7 +7,8 @@ export const plural = (n: number, one: string, many = `${one}s`) => `${amount(n)
 
 export function fileSize(bytes: number): string {
   if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
-  return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+  if (bytes < 1e9) return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+  return `${(bytes / 1e9).toFixed(bytes < 1e10 ? 1 : 0)} GB`;
 }
 
 /** A day as people write it: 26 November. */

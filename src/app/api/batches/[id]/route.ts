@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { bodyOf, numberOf, routes } from '@/server/http';
-import { batches } from '@/server/services';
+import { bodyOf, numberOf, queryOf, routes } from '@/server/http';
+import { batches, storage } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   GET: async (_, { id }) => batches.batchDetail(numberOf(id)),
@@ -8,5 +8,7 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
     const { name } = await bodyOf(request, z.strictObject({ name: batches.batchNameSchema }));
     await batches.renameBatch(numberOf(id), name);
   },
-  DELETE: async (_, { id }) => batches.deleteBatch(numberOf(id)),
+  /** Deletes it; `?deliveries=true` its deliveries, too. */
+  DELETE: async (request, { id }) =>
+    storage.removeBatch(numberOf(id), queryOf(request, storage.removalQuery).deliveries === 'true'),
 });

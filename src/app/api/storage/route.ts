@@ -1,0 +1,9 @@
+import { routes } from '@/server/http';
+import { storage } from '@/server/services';
+
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  /** What lies on the disk, by batch. */
+  GET: async () => storage.storage(),
+  /** Takes away what nothing needs any more. */
+  DELETE: async () => storage.collectUnneeded(),
+});

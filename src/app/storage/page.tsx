@@ -1,0 +1,5 @@
+import { StorageScreen } from '@/ui/storage/storage-screen';
+
+export default function Page() {
+  return <StorageScreen />;
+}

@@ -1,0 +1,2 @@
+CREATE INDEX `delivery_photos_picture` ON `delivery_photos` (`sha256`);--> statement-breakpoint
+CREATE INDEX `delivery_photos_slots` ON `delivery_photos` (`id`) WHERE "delivery_photos"."slots" is not null;

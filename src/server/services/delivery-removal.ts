@@ -1,0 +1,48 @@
+/** Removing a delivery, with its files. */
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import { rm } from 'node:fs/promises';
+import { WobrelError } from '../../core/errors';
+import { database, tables, write } from '../db';
+import { deliveryFolder } from '../store';
+import { deliveryRow } from './delivery-plans';
+
+const { deliveries, deliveryFiles, deliveryPhotos, uploads } = tables;
+
+const UNDER_WAY = ['waiting', 'running'] as const;
+
+/** Rows removed in one transaction: others have their turn between. */
+const CHUNK = 2000;
+
+/** Removes all rows of a delivery from a table, chunk by chunk. */
+async function removeRows(table: typeof deliveryFiles | typeof deliveryPhotos, deliveryId: number): Promise<void> {
+  for (;;) {
+    const some = sql`(select id from ${table} where delivery_id = ${deliveryId} limit ${CHUNK})`;
+    const { rowsAffected } = await write((tx) => tx.delete(table).where(sql`${table.id} in ${some}`));
+    if (rowsAffected < CHUNK) return;
+  }
+}
+
+/** @throws WobrelError `not-found`, or `conflict` while it is being made or sent */
+export async function refuseUnderWay(id: number): Promise<void> {
+  const { state } = await deliveryRow(id);
+  const [sending] = await database().select({ id: uploads.id }).from(uploads).where(and(eq(uploads.deliveryId, id), inArray(uploads.state, UNDER_WAY))); // prettier-ignore
+  if (sending) throw new WobrelError('conflict', 'The delivery is being sent: cancel that first.');
+  if (state === 'waiting' || state === 'running')
+    throw new WobrelError('conflict', 'The delivery is being made: cancel it first.');
+}
+
+/**
+ * Removes a delivery and its files; what later ones have taken over from it stays with them.
+ *
+ * @throws WobrelError `not-found`, or `conflict` while it is being made or sent
+ */
+export async function removeDelivery(id: number): Promise<void> {
+  await refuseUnderWay(id);
+  // Whatever breaks this off, it is not offered as whole any more.
+  const message = 'This delivery was being removed: remove it again.';
+  await write(async (tx) => void (await tx.update(deliveries).set({ state: 'failed', message }).where(eq(deliveries.id, id)))); // prettier-ignore
+  await removeRows(deliveryFiles, id);
+  await removeRows(deliveryPhotos, id);
+  await write(async (tx) => void (await tx.delete(deliveries).where(eq(deliveries.id, id))));
+  await rm(deliveryFolder(id), { recursive: true, force: true });
+}

@@ -1,0 +1,125 @@
+/** What lies on the disk, by batch. */
+import { asc, count, desc, eq, isNotNull, isNull, sql, sum } from 'drizzle-orm';
+import { stat, statfs } from 'node:fs/promises';
+import { z } from 'zod';
+import { dataFolder } from '../config';
+import { database, tables } from '../db';
+import { databasePath, keptFolder } from '../store';
+import { oncePerProcess } from '../once';
+import { batchRow, deleteBatch } from './batches';
+import { refuseUnderWay, removeDelivery } from './delivery-removal';
+import { collectUnneeded, folderUsage, keptUsage, type Usage } from './unneeded';
+
+export { collectUnneeded };
+
+const { batches, deliveries, deliveryFiles, photos } = tables;
+
+/** What a batch has on the disk. */
+export type BatchUsage = {
+  readonly id: number;
+  readonly name: string;
+  /** Its photos' files; what several batches hold counts in each. */
+  readonly photos: Usage;
+  readonly deliveries: number;
+  /** Files of its deliveries; what one has taken over from another counts once. */
+  readonly delivered: Usage;
+};
+
+export type Storage = {
+  readonly originals: Usage;
+  readonly proxies: Usage;
+  readonly pictures: Usage;
+  readonly delivered: Usage;
+  readonly database: number;
+  /** Originals and proxies that nothing needs any more. */
+  readonly unneeded: Usage;
+  /** Of the disk that all this lies on, bytes. */
+  readonly free: number;
+  readonly batches: readonly BatchUsage[];
+  /** Deliveries whose batch is not there any more. */
+  readonly orphans: { readonly deliveries: number; readonly delivered: Usage };
+};
+
+export const removalQuery = z.strictObject({ deliveries: z.enum(['true', 'false']).default('false') });
+
+/** Most batches that are listed: those with the most on the disk. */
+const MOST = 500;
+
+async function usageByBatch() {
+  const db = database();
+  const photoRows = await db.select({ batch: photos.batchId, files: count(), bytes: sum(photos.bytes) }).from(photos).groupBy(photos.batchId); // prettier-ignore
+  const deliveryRows = await db
+    .select({
+      batch: deliveries.batchId,
+      deliveries: sql<number>`count(distinct ${deliveries.id})`,
+      files: count(deliveryFiles.id),
+      bytes: sum(deliveryFiles.bytes),
+    })
+    .from(deliveries)
+    // One that was taken over is another's file by a second name.
+    .leftJoin(
+      deliveryFiles,
+      sql`${deliveryFiles.deliveryId} = ${deliveries.id} and ${isNotNull(deliveryFiles.sha256)} and ${isNull(deliveryFiles.takenFrom)}`,
+    ) // prettier-ignore
+    .groupBy(deliveries.batchId);
+  return { photoRows, deliveryRows };
+}
+
+type Counted = { readonly files: number; readonly bytes: string | null };
+const usageIn = (row: Counted | undefined): Usage => ({ files: row?.files ?? 0, bytes: Number(row?.bytes ?? 0) });
+
+/** What lies on the disk: every file is looked at, little at a time. */
+export async function storage(): Promise<Storage> {
+  const names = await database().select({ id: batches.id, name: batches.name }).from(batches).orderBy(desc(batches.id));
+  const { photoRows, deliveryRows } = await usageByBatch();
+  const [originals, proxies] = [await keptUsage('photos'), await keptUsage('proxies')];
+  const { bsize, bavail } = await statfs(dataFolder());
+  const ofBatch = (id: number | null) => deliveryRows.find(({ batch }) => batch === id);
+  const all = names.map(({ id, name }): BatchUsage => {
+    const made = ofBatch(id);
+    return { id, name, photos: usageIn(photoRows.find(({ batch }) => batch === id)), deliveries: made?.deliveries ?? 0, delivered: usageIn(made) }; // prettier-ignore
+  });
+  const orphan = ofBatch(null);
+  return {
+    originals: originals.all,
+    proxies: proxies.all,
+    pictures: await folderUsage(keptFolder('pictures')),
+    delivered: deliveryRows.reduce((a, row) => ({ files: a.files + row.files, bytes: a.bytes + Number(row.bytes ?? 0) }), usageIn(undefined)), // prettier-ignore
+    database: (await stat(databasePath())).size,
+    unneeded: { files: originals.unneeded.files + proxies.unneeded.files, bytes: originals.unneeded.bytes + proxies.unneeded.bytes }, // prettier-ignore
+    free: bsize * bavail,
+    batches: all.sort((a, b) => b.photos.bytes + b.delivered.bytes - a.photos.bytes - a.delivered.bytes).slice(0, MOST),
+    orphans: { deliveries: orphan?.deliveries ?? 0, delivered: usageIn(orphan) },
+  };
+}
+
+/** Collects what nothing needs any more in the background; whoever asks meanwhile has it done once more. */
+export function collectSoon(): void {
+  const collecting = oncePerProcess('collecting', () => ({ is: false, isAskedAgain: false }));
+  collecting.isAskedAgain = collecting.is;
+  if (collecting.is) return;
+  collecting.is = true;
+  void collectUnneeded()
+    .catch((error: unknown) => console.error('Unneeded files could not be collected:', error))
+    .finally(() => {
+      collecting.is = false;
+      if (collecting.isAskedAgain) collectSoon();
+    });
+}
+
+/**
+ * Deletes a batch, and its deliveries where that is wanted: else they stay, with the photos that they are made again from.
+ *
+ * @throws WobrelError `not-found`, or `conflict` while one of those deliveries is being made or sent
+ */
+export async function removeBatch(id: number, withDeliveries: boolean): Promise<void> {
+  await batchRow(id);
+  if (withDeliveries) {
+    const rows = await database().select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.batchId, id)).orderBy(asc(deliveries.id)); // prettier-ignore
+    // All are asked first: either all go or none does.
+    for (const delivery of rows) await refuseUnderWay(delivery.id);
+    for (const delivery of rows) await removeDelivery(delivery.id);
+  }
+  await deleteBatch(id);
+  collectSoon();
+}
