@@ -33,3 +33,15 @@ export const inPicture = <O extends { readonly size: OutputSize | null; readonly
 export function outputHeight(picture: Pick<Frame, 'width' | 'height'>, width: number): number {
   return Math.max(1, Math.round((width * picture.height) / picture.width));
 }
+
+/** The size that gives so many times the pixels, said in the same way; null stays, since it says nothing. */
+export function timesSize(size: OutputSize | null, n: number): OutputSize | null {
+  // prettier-ignore
+  if (size === null) return null;
+  if (size === 'frame') return { factor: n };
+  if ('factor' in size) return { factor: size.factor * n };
+  if ('height' in size) return { height: size.height * n };
+  if ('longest' in size) return { longest: size.longest * n };
+  // As large in print, and finer.
+  return { ...size, ppi: size.ppi * n };
+}

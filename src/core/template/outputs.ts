@@ -57,6 +57,8 @@ export const outputSchema = z.strictObject({
     .default(null),
   /** A JPEG that is seen roughly before it is whole. */
   progressive: z.boolean().default(false),
+  /** Whether the file has the profile of sRGB in it; without one its colours are sRGB all the same, as programs take them. */
+  profile: z.enum(['srgb', 'none']).default('srgb'),
   /** Of the encoder: how long it tries to make files smaller. */
   effort: z.enum(['quick', 'balanced', 'smallest']).default('balanced'),
   /** Most bytes of a file, in thousands: formats with a quality go below theirs to stay within it. */

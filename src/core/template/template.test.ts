@@ -37,6 +37,7 @@ test('a name alone is a whole template: a centred circle of 8/9 of the frame, on
       effort: 'balanced',
       lossless: false,
       progressive: false,
+      profile: 'srgb',
       quality: 90,
       file: '{photo}-{output}',
     },

@@ -91,14 +91,14 @@ function inFormat(
 
 /**
  * Encodes straight RGBA. With `part`, only that, and what lies beyond the picture empty. The file carries no
- * metadata but its resolution, that its colours are sRGB, and what it is given to say.
+ * metadata but its resolution, the profile of sRGB where that is wanted, and what it is given to say.
  */
 export async function encode(picture: Picture, output: Output, part: KeptPart | null): Promise<Encoded> {
   const { width, height, ppi, xmp } = picture;
   const pixels = output.format === 'gif' ? oneBitAlpha(picture.pixels, output.matte === null ? null : rgbOf(output.matte)) : picture.pixels; // prettier-ignore
   let image = sharp(pixels, { raw: { width, height, channels: 4 } });
   if (part) image = kept(image, picture, output, part);
-  image = image.withMetadata({ density: ppi });
+  image = output.profile === 'none' ? image.withDensity(ppi) : image.withMetadata({ density: ppi });
   const packet = xmp && holdsMetadata(output) ? xmp : null;
   const isPng = output.format === 'png';
   if (packet && !isPng) image = image.withXmp(packet);

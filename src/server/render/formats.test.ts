@@ -160,3 +160,19 @@ describe('a part', () => {
     expect([...pixels.subarray(0, 3)].map((v) => Math.round(v / 16))).toEqual([0, 0, 16]);
   });
 });
+
+describe('the profile of sRGB', () => {
+  const FORMATS = ['png', 'webp', 'jpeg', 'avif', 'tiff'].map((format) => ({ format, ...(format === 'jpeg' && { matte: '#fff' }) })); // prettier-ignore
+
+  test.each(FORMATS)('%j has it, or not: the resolution and the pixels are the same', async (fields) => {
+    const [embedded, bare] = [await made(fields), await made({ ...fields, profile: 'none' })];
+    const [first, second] = await Promise.all([embedded, bare].map((data) => sharp(data).metadata()));
+    // ICC.1:2022 §7.2: 'acsp' at byte 36, the colour space at 16.
+    expect([first!.icc!.toString('latin1', 36, 40), first!.icc!.toString('latin1', 16, 20)]).toEqual(['acsp', 'RGB ']);
+    expect(second!.icc).toBeUndefined();
+    expect(second!.density).toBe(first!.density);
+    expect(bare.length).toBeLessThan(embedded.length);
+    const [a, b] = await Promise.all([embedded, bare].map((data) => sharp(data).raw().toBuffer()));
+    expect(Buffer.compare(a!, b!)).toBe(0);
+  });
+});

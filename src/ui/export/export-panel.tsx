@@ -19,7 +19,7 @@ import { ChangesNote } from './changes-note';
 import { MetadataSection } from './metadata-section';
 import { NamesLink } from './names-dialog';
 import { OutputEditor } from './output-editor';
-import { nextOutput, outputWords } from './outputs';
+import { lacksDenser, nextOutput, outputWords, withDenser } from './outputs';
 
 type ExportPanelProps = {
   readonly batchId: number;
@@ -71,6 +71,11 @@ function Outputs({ batchId, template, store, cutouts, flush }: OutputsProps) {
             }}
             example={firsts[i]?.file ?? null}
             onChange={(fields) => change((list) => list.map((o, k) => (k === i ? { ...o, ...fields } : o)))}
+            onDenser={
+              lacksDenser(outputs, output)
+                ? () => store.change((t) => ({ ...t, outputs: withDenser(t, t.outputs[i]!) }))
+                : null
+            }
             onRemove={
               outputs.length > 1
                 ? () => {

@@ -33,6 +33,41 @@ function remarkOf({ format, matte }: Output, isFilled: boolean): string | null {
   }
 }
 
+/** What an encoder does otherwise than usual. */
+const encoderWords = ({ format, effort, progressive, profile }: Output): string =>
+  [
+    `${EFFORTS[effort]} effort`,
+    ...(format === 'jpeg' && progressive ? ['progressive'] : []),
+    ...(format !== 'gif' && profile === 'none' ? ['without a profile'] : []),
+  ].join(', ');
+
+/** What few people set: how the encoder goes about it. */
+function EncoderFields({ output, onChange }: Omit<FormatFieldsProps, 'backdrop'>) {
+  const { format } = output;
+  return (
+    <details>
+      <summary className="muted small-text">Encoder: {encoderWords(output)}</summary>
+      <ChoiceField label="Effort" value={output.effort} options={EFFORTS} onChange={(effort) => onChange({ effort })} />
+      {format === 'jpeg' && (
+        <ChoiceField
+          label="Loads"
+          value={output.progressive ? 'progressive' : 'baseline'}
+          options={{ baseline: 'baseline', progressive: 'progressive' }}
+          onChange={(which) => onChange({ progressive: which === 'progressive' })}
+        />
+      )}
+      {format !== 'gif' && (
+        <ChoiceField
+          label="sRGB profile"
+          value={output.profile}
+          options={{ srgb: 'in the file', none: 'left out' }}
+          onChange={(profile) => onChange({ profile })}
+        />
+      )}
+    </details>
+  );
+}
+
 /** The format, and only what that format lets be chosen. */
 export function FormatFields({ output, backdrop, onChange }: FormatFieldsProps) {
   const { format } = output;
@@ -78,15 +113,6 @@ export function FormatFields({ output, backdrop, onChange }: FormatFieldsProps) 
           ))}
         </SelectField>
       )}
-      {format === 'jpeg' && (
-        <ChoiceField
-          label="Loads"
-          value={output.progressive ? 'progressive' : 'baseline'}
-          options={{ baseline: 'baseline', progressive: 'progressive' }}
-          onChange={(which) => onChange({ progressive: which === 'progressive' })}
-        />
-      )}
-      <ChoiceField label="Effort" value={output.effort} options={EFFORTS} onChange={(effort) => onChange({ effort })} />
       {format === 'gif' && (
         <ChoiceField
           label="Soft rims"
@@ -98,6 +124,7 @@ export function FormatFields({ output, backdrop, onChange }: FormatFieldsProps) 
       {(format === 'jpeg' || (format === 'gif' && output.matte !== null)) && (
         <ColourField label="Matte" value={output.matte ?? '#ffffff'} onChange={(matte) => onChange({ matte })} />
       )}
+      <EncoderFields output={output} onChange={onChange} />
       {remark && (
         <p className="small-text muted mb-1">
           <FindingMark />

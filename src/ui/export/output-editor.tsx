@@ -22,6 +22,8 @@ type OutputEditorProps = {
   /** All that is typed at one go is one step to undo. */
   readonly onDrag: (active: boolean) => void;
   readonly onRemove: (() => void) | null;
+  /** Adds the same for denser screens; null where they are there. */
+  readonly onDenser: (() => void) | null;
   /** Makes one file of it. */
   readonly onTry: () => Promise<Trial>;
   /** What the first file of it is called. */
@@ -29,7 +31,16 @@ type OutputEditorProps = {
 };
 
 /** One output: size, format and file names. */
-export function OutputEditor({ template, output, onChange, onDrag, onRemove, onTry, example }: OutputEditorProps) {
+export function OutputEditor({
+  template,
+  output,
+  onChange,
+  onDrag,
+  onRemove,
+  onDenser,
+  onTry,
+  example,
+}: OutputEditorProps) {
   const picture = pictureOf(template);
   return (
     <div role="group" aria-label={`Output ${output.name}`}>
@@ -87,6 +98,11 @@ export function OutputEditor({ template, output, onChange, onDrag, onRemove, onT
         </div>
       )}
       <TrialField output={output} onTry={onTry} />
+      {onDenser && (
+        <Button variant="quiet" onClick={onDenser}>
+          Add at 2× and 3×
+        </Button>
+      )}
       {onRemove && (
         <Button variant="quiet" onClick={onRemove}>
           Remove<span className="visually-hidden"> output {output.name}</span>
