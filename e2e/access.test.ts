@@ -102,7 +102,7 @@ test('no faults in the table of photo data, and on a delivery’s page with its 
   await page.getByRole('link', { name: 'Look at the files' }).first().click();
   await expect(page.getByRole('list', { name: 'Files' }).getByRole('listitem')).toHaveCount(2);
   await noFaults(page, 'delivery');
-  for (const name of ['Send to…', 'Pages for print…', 'Remove this delivery…']) {
+  for (const name of ['Send to…', 'Pages for print…', 'HTML…', 'Remove this delivery…']) {
     await button(page, name).click();
     const dialog = page.getByRole(name.startsWith('Remove') ? 'alertdialog' : 'dialog');
     await dialog.waitFor();

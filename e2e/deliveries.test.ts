@@ -2,10 +2,28 @@
 import { batchOf, cutouts, painted } from './bench-page';
 import { exported, filesOf, pictureNames } from './exports';
 import { flatPhoto } from './photos';
-import { expect, test } from './test';
+import { expect, test, type Page } from './test';
 import { unzip } from './zip';
 import { spawnSync } from 'node:child_process';
-import { readFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** HTML opened by Chromium beside its files: every picture is there, in its own size. */
+async function expectPictures(page: Page, html: string, files: ReadonlyMap<string, Buffer>): Promise<void> {
+  const folder = await mkdtemp(join(tmpdir(), 'wobrel-html-'));
+  for (const name of pictureNames(files)) await writeFile(join(folder, name), files.get(name)!);
+  await writeFile(join(folder, 'pictures.html'), html);
+  const other = await page.context().newPage();
+  await other.goto(`file://${join(folder, 'pictures.html')}`);
+  const images = other.getByRole('presentation').or(other.getByRole('img'));
+  const widths = () => images.evaluateAll((all) => (all as HTMLImageElement[]).map((img) => img.naturalWidth));
+  // Those further down are loaded when they come into view.
+  await images.evaluateAll((all) => (all as HTMLImageElement[]).forEach((img) => (img.loading = 'eager')));
+  await expect.poll(widths).toEqual(pictureNames(files).map(() => 1080));
+  await other.close();
+  await rm(folder, { recursive: true });
+}
 
 test('the second export makes only what has changed, and says so before and after', async ({ page }) => {
   await batchOf(page, 'Twice', await Promise.all(['a', 'b', 'c'].map((name, i) => flatPhoto(`${name}.png`, '#883322', 500 + i)))); // prettier-ignore
@@ -52,6 +70,13 @@ test('the second export makes only what has changed, and says so before and afte
   ]);
   const read = spawnSync('node', ['scripts/read-pdf.mjs'], { input: await readFile(await sheet.path()), encoding: 'utf8' }); // prettier-ignore
   expect(JSON.parse(read.stdout)).toMatchObject({ pages: 1, layers: ['Pictures', 'Captions', 'Cut'], title: 'Twice' });
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
+  await page.getByRole('button', { name: 'HTML…' }).click();
+  const [html] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('link', { name: 'Download' }).click(),
+  ]);
+  await expectPictures(page, await readFile(await html.path(), 'utf8'), second);
   await dialog.getByRole('button', { name: 'Close' }).last().click();
   await page.getByRole('radio', { name: 'made anew' }).click();
   await expect(files).toHaveCount(1);

@@ -1,4 +1,5 @@
 export { hasLossless, hasQuality, heavyFinding, mostBytes } from './heavy';
+export { picturePage, type HtmlFile } from './html';
 export { oneBitAlpha } from './one-bit';
 export {
   failedItem,

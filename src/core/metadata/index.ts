@@ -1,1 +1,1 @@
-export { holdsMetadata, metadataFor, xmpOf } from './metadata';
+export { holdsMetadata, inXml, metadataFor, xmpOf } from './metadata';

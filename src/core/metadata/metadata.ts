@@ -17,7 +17,7 @@ export const holdsMetadata = ({ format }: Pick<Output, 'format'>): boolean => fo
 const MARKS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 
 /** A text in XML 1.0, without characters that it can't hold. */
-const inXml = (text: string): string =>
+export const inXml = (text: string): string =>
   text
     .replace(/\p{Cs}/gu, '\ufffd')
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')

@@ -1,5 +1,6 @@
 export * as batches from './batches';
 export * as deliveries from './deliveries';
+export * as deliveryHtml from './delivery-html';
 export * as deliveryPages from './delivery-pages';
 export * as photos from './photos';
 export * as printPages from './print-pages';

@@ -11,6 +11,7 @@ import { when } from '../shared/words';
 import { DeliveryCard } from './delivery-card';
 import { Differences } from './differences';
 import { RemoveDelivery } from './remove-delivery';
+import { HtmlDialog } from './html-dialog';
 import { PrintDialog } from './print-dialog';
 import { SendDialog } from './send-dialog';
 import { UploadList } from './upload-list';
@@ -28,7 +29,7 @@ function useOthers({ id, batchId }: Pick<DeliveryProgress, 'id' | 'batchId'>) {
 }
 
 /** What can be done with the files besides the zip. */
-const DIALOGS = { send: SendDialog, print: PrintDialog } as const;
+const DIALOGS = { send: SendDialog, print: PrintDialog, html: HtmlDialog } as const;
 
 function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
   const [shown, setShown] = useState<Shown>('all');
@@ -47,6 +48,9 @@ function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
             </Button>
             <Button variant="plain" onClick={() => setDialog('print')}>
               Pages for print…
+            </Button>
+            <Button variant="plain" onClick={() => setDialog('html')}>
+              HTML…
             </Button>
           </>
         )}
