@@ -1,7 +1,7 @@
 /** WebP and AVIF out of an export, as Chromium reads them. */
 import { batchOf, step } from './bench-page';
 import { exported } from './exports';
-import { flatPhoto } from './photos';
+import { flatPhoto, noisePhoto } from './photos';
 import { expect, test } from './test';
 
 /** Straight RGBA of a picture as the browser decodes it, its size before it. */
@@ -49,4 +49,18 @@ test('WebP without loss has the same alpha in the browser as the PNG, AVIF is to
   expect((await read('mug-jpeg.avif')).slice(0, 2)).toEqual([width, height]);
   await step(page, 'Check').click();
   await expect(page.getByText(/Output jpeg is an AVIF/).first()).toBeVisible();
+});
+
+test('a trial says how large a file becomes and what its format loses, and shows it', async ({ page }) => {
+  await batchOf(page, 'Tried', [await noisePhoto('noise.jpg', 1400, 1300)]);
+  await step(page, 'Export').click();
+  await page.getByRole('button', { name: 'Try on one photo' }).click();
+  await expect(page.getByText(/[kM]B \(noise\.jpg\)/)).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Output tile' }).getByText('none', { exact: true })).toBeVisible();
+  await page.getByLabel('Format').selectOption('JPEG');
+  await page.getByRole('button', { name: 'Try on one photo' }).click();
+  await expect(page.getByText(/SSIM 0\.\d{3}, at most \d+ of 255/)).toBeVisible();
+  await page.getByRole('button', { name: 'Look at it…' }).click();
+  const picture = page.getByRole('dialog').getByRole('img');
+  await expect.poll(() => picture.evaluate((img) => (img as HTMLImageElement).naturalWidth)).toBe(1080);
 });

@@ -4,11 +4,11 @@ import { WobrelError } from '../core/errors';
 import type { Plate } from '../core/plate';
 import type { Sight } from '../core/sight';
 import { renderThreads } from '../server/config';
-import { renderHere, type RenderedPhoto, type RenderPool } from '../server/render';
+import { renderHere, type RenderedPhoto, type Renderer } from '../server/render';
 import { lookAt } from '../server/looking';
 import { createThreads } from '../server/threads';
 
-export type Engine = RenderPool & { readonly see: (path: string, all: boolean) => Promise<Sight> };
+export type Engine = Renderer & { readonly see: (path: string, all: boolean) => Promise<Sight> };
 
 /** Up to so many photos are done before a thread has started. */
 const FEW = 4;

@@ -12,7 +12,7 @@ import { keptTemplate, type Template } from '../../core/template';
 import { database, tables, write } from '../db';
 import { outlinesOf } from '../geometry';
 import { keptPaths } from '../pictures';
-import { plateCache, shareTemplate, type RenderedFile, type RenderPool } from '../render';
+import { plateCache, shareTemplate, type RenderedFile, type Renderer } from '../render';
 import { deliveryFolder, digestFile, originalPath } from '../store';
 import { announce } from './events';
 import { takeOver } from './take-over';
@@ -36,7 +36,7 @@ type FileRow = typeof deliveryFiles.$inferSelect & { readonly earlier: typeof de
 /** Photos read from the database at a time: memory does not grow with the delivery. */
 const PAGE = 64;
 
-export type DeliverContext = { readonly pool: RenderPool; readonly isCancelled: () => boolean };
+export type DeliverContext = { readonly pool: Renderer; readonly isCancelled: () => boolean };
 
 /** A file that an earlier, killed run had already finished; whole, because it was renamed into place. */
 async function finishedBefore(path: string): Promise<RenderedFile | null> {

@@ -1,5 +1,6 @@
-export { createRenderPool, plateCache, renderHere, type RenderPool } from './pool';
+export { createRenderPool, plateCache, renderHere, type Renderer, type RenderPool } from './pool';
 export type { RenderedFile } from './render';
 export type { RenderedPhoto } from './task';
 export { renderStamp } from './stamp';
 export { shareTemplate } from './shared-template';
+export type { Loss } from './loss';

@@ -7,16 +7,23 @@ import type { Plate } from '../../core/plate';
 import type { Template } from '../../core/template';
 import { renderThreads } from '../config';
 import { createThreads } from '../threads';
+import type { Loss, LossTask } from './loss';
 import { matteOf } from './matte';
 import type { SharedTemplate } from './shared-template';
 import { plateTask, renderTask, type PlateTask, type RenderedPhoto, type RenderTask } from './task';
 
-export type RenderPool = {
+/** What renders, with threads or without. */
+export type Renderer = {
   readonly threads: number;
   readonly render: (task: RenderTask) => Promise<RenderedPhoto>;
   /** The plate for a size and matte: compiled once, its arrays shared by all threads. */
   readonly plate: (task: PlateTask) => Promise<Plate>;
   readonly close: () => Promise<void>;
+};
+
+export type RenderPool = Renderer & {
+  /** What a format lost of a picture. */
+  readonly loss: (task: LossTask) => Promise<Loss>;
 };
 
 /** The largest photo into the largest output takes a small part of this, even on a slow machine. */
@@ -37,12 +44,13 @@ export function createRenderPool(folder?: string): RenderPool {
     threads,
     render: (task) => run<RenderedPhoto>('render', task),
     plate: (task) => run<Plate>('plate', task),
+    loss: (task) => run<Loss>('loss', task),
     close,
   };
 }
 
 /** The same without threads: for a few photos, which are done before a thread has started. */
-export const renderHere: RenderPool = {
+export const renderHere: Renderer = {
   threads: 1,
   render: (task) => renderTask(task),
   plate: plateTask,
@@ -50,7 +58,7 @@ export const renderHere: RenderPool = {
 };
 
 /** Plates of one template: each is compiled on first use and then shared. */
-export function plateCache(pool: RenderPool, template: Template, shared: SharedTemplate) {
+export function plateCache(pool: Pick<Renderer, 'plate'>, template: Template, shared: SharedTemplate) {
   const plates = new Map<string, Promise<Plate>>();
   const plateFor = (width: number, matte: string | null): Promise<Plate> => {
     const key = `${width} ${matte}`;

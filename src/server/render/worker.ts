@@ -2,6 +2,7 @@
 import sharp from 'sharp';
 import type { Plate } from '../../core/plate';
 import { outcomeOf, type Outcome } from '../threads/outcome';
+import { lossTask, type Loss, type LossTask } from './loss';
 import { reusedBuffers } from './render';
 import { plateTask, renderTask, type PlateTask, type RenderedPhoto, type RenderTask } from './task';
 
@@ -16,3 +17,5 @@ export const render = (task: RenderTask): Promise<Outcome<RenderedPhoto>> =>
   outcomeOf(() => renderTask(task, bufferFor));
 
 export const plate = (task: PlateTask): Promise<Outcome<Plate>> => outcomeOf(() => plateTask(task));
+
+export const loss = (task: LossTask): Promise<Outcome<Loss>> => outcomeOf(() => lossTask(task));

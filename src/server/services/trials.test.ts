@@ -10,10 +10,13 @@ test('a trial is as large as the file that an export makes of that photo', async
   const batch = await batchWith(SMALL, { outputs });
   const tried = await Promise.all(outputs.map((_, i) => trials.trialOf(batch, i)));
   expect(new Set(tried.map(({ photo }) => photo)).size).toBe(1);
+  expect(tried.map(({ loss }) => loss === null)).toEqual([true, false, true]);
+  expect(tried[1]!.loss!.ssim).toBeGreaterThan(0.5);
+  expect(tried[1]!.loss!.ssim).toBeLessThan(1);
   const delivery = await deliveries.startDelivery(batch);
   await run(delivery);
   const made = (await deliveries.manifestOf(delivery)).items.filter(({ photo }) => photo === tried[0]!.photo);
-  expect(made.map(({ width, height, bytes, quality }) => ({ width, height, bytes, quality }))).toEqual(tried.map(({ photo: _, ...one }) => one)); // prettier-ignore
+  expect(made.map(({ width, height, bytes, quality }) => ({ width, height, bytes, quality }))).toEqual(tried.map(({ photo: _, loss: _loss, ...one }) => one)); // prettier-ignore
 });
 
 test('an output that is not there, and a batch without photos, are refused', async () => {

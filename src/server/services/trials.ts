@@ -5,10 +5,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { NO_MEANS } from '../../core/checks';
 import { WobrelError } from '../../core/errors';
+import { hasQuality } from '../../core/export';
+import type { Output } from '../../core/template';
 import { database, tables } from '../db';
 import { photoThen, renderPool } from '../jobs';
 import { keptPaths } from '../pictures';
-import { plateCache, shareTemplate } from '../render';
+import { plateCache, shareTemplate, type Loss } from '../render';
 import { originalPath } from '../store';
 import { batchRow } from './batches';
 import { deliveryFilesOf } from './delivery-files';
@@ -23,6 +25,8 @@ export type Trial = {
   bytes: number;
   /** What its limit of bytes left of its quality. */
   quality: number | null;
+  /** What the format lost; null where it loses nothing. */
+  loss: Pick<Loss, 'ssim' | 'largest'> | null;
 };
 
 /** The photo in the middle of a batch by the size of its file: as good as any for what files come to. */
@@ -40,15 +44,20 @@ async function middlePhoto(batchId: number): Promise<number> {
   return row.id;
 }
 
-/**
- * @param output its place in the batch's template
- * @throws WobrelError `not-found`, `nothing-to-export`, `photo-broken`
- */
-export async function trialOf(batchId: number, output: number): Promise<Trial> {
+/** The same output without any loss: what its files are held against. */
+const exactly = (output: Output): Output => ({ ...output, name: 'exact', format: 'png', lossless: false, colours: null, maxKB: null, effort: 'quick' }); // prettier-ignore
+
+/** Formats give every pixel back, but for these. */
+const isLossy = (output: Output): boolean => hasQuality(output) || output.colours !== null || output.format === 'gif';
+
+/** Makes the middle photo's file, and with it one without loss where the format has any. */
+async function tried(batchId: number, output: number) {
   const batch = await batchRow(batchId);
-  const { template, cutouts } = await deliveryFilesOf(batch, [await middlePhoto(batchId)]);
+  const { template: own, cutouts } = await deliveryFilesOf(batch, [await middlePhoto(batchId)]);
   const [cutout] = cutouts;
-  if (!template.outputs[output]) throw new WobrelError('not-found', 'There is no such output.');
+  const asked = own.outputs[output];
+  if (!asked) throw new WobrelError('not-found', 'There is no such output.');
+  const template = { ...own, outputs: [...own.outputs, exactly(asked)] };
   const { name, lead, slots, data } = cutout!;
   const shared = shareTemplate(template, batch.outline, NO_MEANS, keptPaths(template));
   const pool = renderPool();
@@ -56,16 +65,40 @@ export async function trialOf(batchId: number, output: number): Promise<Trial> {
   const words = { photo: name, ...(slots && { stem: name }), batch: batch.name, index: 1, data };
   const folder = await mkdtemp(join(tmpdir(), 'wobrel-trial-'));
   try {
+    const plate = await plates.of(asked);
+    const paths = ['trial', 'exact'].map((file) => join(folder, file));
+    const [made, exact] = [{ output, plate, path: paths[0]! }, { output: own.outputs.length, plate, path: paths[1]! }]; // prettier-ignore
     const { files } = await pool.render({
       photos: (slots ?? [lead]).map((one, slot) => one && { source: originalPath(one.sha256), photo: { ...photoThen(one), name: one.photo, ...(slots && { slot }), words } }), // prettier-ignore
       words,
       template: shared,
-      targets: [{ output, plate: await plates.of(template.outputs[output]), path: join(folder, 'trial') }],
+      targets: isLossy(asked) ? [made, exact] : [made],
       widest: await plates.widest(),
     });
-    const { width, height, bytes, quality } = files[0]!;
-    return { photo: name, width, height, bytes, quality };
+    const loss = isLossy(asked) ? await pool.loss({ file: paths[0]!, exact: paths[1]! }) : null;
+    return { photo: name, file: files[0]!, loss };
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
+}
+
+/**
+ * @param output its place in the batch's template
+ * @throws WobrelError `not-found`, `nothing-to-export`, `photo-broken`
+ */
+export async function trialOf(batchId: number, output: number): Promise<Trial> {
+  const { photo, file, loss } = await tried(batchId, output);
+  const { width, height, bytes, quality } = file;
+  return { photo, width, height, bytes, quality, loss: loss && { ssim: loss.ssim, largest: loss.largest } };
+}
+
+/**
+ * What the format lost of the middle photo: differences eight times as strong, on black, as WebP.
+ *
+ * @throws WobrelError as a trial does, or `not-found` where the format loses nothing
+ */
+export async function lossPicture(batchId: number, output: number): Promise<Uint8Array<ArrayBuffer>> {
+  const { loss } = await tried(batchId, output);
+  if (!loss) throw new WobrelError('not-found', 'This format loses nothing.');
+  return loss.picture;
 }

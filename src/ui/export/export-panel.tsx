@@ -69,6 +69,7 @@ function Outputs({ batchId, template, store, cutouts, flush }: OutputsProps) {
               await flush();
               return api<Trial>(`/api/batches/${batchId}/trial?output=${i}`);
             }}
+            lossAddress={`/api/batches/${batchId}/trial/loss?output=${i}`}
             example={firsts[i]?.file ?? null}
             onChange={(fields) => change((list) => list.map((o, k) => (k === i ? { ...o, ...fields } : o)))}
             onDenser={

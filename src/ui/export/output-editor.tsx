@@ -26,6 +26,8 @@ type OutputEditorProps = {
   readonly onDenser: (() => void) | null;
   /** Makes one file of it. */
   readonly onTry: () => Promise<Trial>;
+  /** Of the picture of what its format loses. */
+  readonly lossAddress: string;
   /** What the first file of it is called. */
   readonly example: string | null;
 };
@@ -39,6 +41,7 @@ export function OutputEditor({
   onRemove,
   onDenser,
   onTry,
+  lossAddress,
   example,
 }: OutputEditorProps) {
   const picture = pictureOf(template);
@@ -97,7 +100,7 @@ export function OutputEditor({
           <span className="text-break">{example}</span>
         </div>
       )}
-      <TrialField output={output} onTry={onTry} />
+      <TrialField output={output} onTry={onTry} lossAddress={lossAddress} />
       {onDenser && (
         <Button variant="quiet" onClick={onDenser}>
           Add at 2× and 3×
