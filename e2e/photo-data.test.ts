@@ -1,5 +1,6 @@
 /** Photo data: from a table to names and metadata of files. */
 import ExifReader from 'exifreader';
+import sharp from 'sharp';
 import { batchOf, cutouts, step } from './bench-page';
 import { exported, pictureNames } from './exports';
 import { flatPhoto } from './photos';
@@ -115,4 +116,26 @@ test('the grid fills, copies, undoes and keeps', async ({ page, context }) => {
   await page.reload();
   await page.getByRole('radio', { name: 'table', exact: true }).click();
   await expect(cells).toHaveText(['Ada?', '', '']);
+});
+
+test('of what a photo’s own file says only that goes out which was asked for', async ({ page }) => {
+  const { buffer } = await flatPhoto('', '#3366aa', 420, 400);
+  const photo = sharp(buffer).withExif({ IFD0: { Artist: 'Ann', Model: 'K1' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '48/1 12/1 0/1', GPSLongitudeRef: 'E', GPSLongitude: '16/1 30/1 0/1' } }); // prettier-ignore
+  await batchOf(page, 'Own', [{ name: 'own.jpg', mimeType: 'image/jpeg', buffer: await photo.jpeg().toBuffer() }]);
+  await step(page, 'Photos').click();
+  await page.getByRole('button', { name: 'From the photos’ files…' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('48.20000, 16.50000');
+  await dialog.getByRole('button', { name: 'Take in 3 fields' }).click();
+  await expect(page.getByRole('gridcell')).toHaveText(['Ann', 'K1', '48.20000, 16.50000']);
+  await step(page, 'Export').click();
+  await page.getByRole('button', { name: /^Metadata/ }).click();
+  await page.getByLabel('Creator', { exact: true }).fill('{Creator}');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const [data] = [...(await exported(page)).values()];
+  const tags = await ExifReader.load(data!, { expanded: true, async: true });
+  expect((tags.xmp as Record<string, { description: string }>).creator!.description).toBe('Ann');
+  expect(tags.gps).toBeUndefined();
+  expect(data!.toString('latin1')).not.toMatch(/K1|48\.2/);
 });

@@ -8,6 +8,7 @@ import type { Template } from '../../core/template';
 import { renderThreads } from '../config';
 import { createThreads } from '../threads';
 import type { Loss, LossTask } from './loss';
+import type { OwnTask } from './own';
 import { matteOf } from './matte';
 import type { SharedTemplate } from './shared-template';
 import { plateTask, renderTask, type PlateTask, type RenderedPhoto, type RenderTask } from './task';
@@ -24,6 +25,8 @@ export type Renderer = {
 export type RenderPool = Renderer & {
   /** What a format lost of a picture. */
   readonly loss: (task: LossTask) => Promise<Loss>;
+  /** What photos' own files say of them. */
+  readonly own: (task: OwnTask) => Promise<readonly Readonly<Record<string, string>>[]>;
 };
 
 /** The largest photo into the largest output takes a small part of this, even on a slow machine. */
@@ -45,6 +48,7 @@ export function createRenderPool(folder?: string): RenderPool {
     render: (task) => run<RenderedPhoto>('render', task),
     plate: (task) => run<Plate>('plate', task),
     loss: (task) => run<Loss>('loss', task),
+    own: (task) => run('own', task),
     close,
   };
 }

@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import type { Plate } from '../../core/plate';
 import { outcomeOf, type Outcome } from '../threads/outcome';
 import { lossTask, type Loss, type LossTask } from './loss';
+import { ownTask, type OwnTask } from './own';
 import { reusedBuffers } from './render';
 import { plateTask, renderTask, type PlateTask, type RenderedPhoto, type RenderTask } from './task';
 
@@ -19,3 +20,6 @@ export const render = (task: RenderTask): Promise<Outcome<RenderedPhoto>> =>
 export const plate = (task: PlateTask): Promise<Outcome<Plate>> => outcomeOf(() => plateTask(task));
 
 export const loss = (task: LossTask): Promise<Outcome<Loss>> => outcomeOf(() => lossTask(task));
+
+export const own = (task: OwnTask): Promise<Outcome<Awaited<ReturnType<typeof ownTask>>>> =>
+  outcomeOf(() => ownTask(task));

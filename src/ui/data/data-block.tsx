@@ -7,6 +7,7 @@ import { wantedFields, type Template } from '@/core/template';
 import type { BatchDetail } from '@/server/services';
 import { useActions } from '../keys/use-keys';
 import type { BenchPhoto } from '../photos/in-slots';
+import { api } from '../shared/api';
 import { NameDialog } from '../shared/name-dialog';
 import { saveFile } from '../shared/save-file';
 import { WhatIs } from '../shared/what-is';
@@ -19,7 +20,7 @@ import type { TableEdits } from './use-table-edits';
 import { FindingMark } from '../shared/finding-mark';
 
 type DataBlockProps = {
-  readonly batch: Pick<BatchDetail, 'name' | 'fields'>;
+  readonly batch: Pick<BatchDetail, 'id' | 'name' | 'fields'>;
   readonly template: Template;
   readonly photos: readonly BenchPhoto[];
   readonly edits: TableEdits;
@@ -32,12 +33,24 @@ function dataWords(fields: readonly string[], photos: readonly BenchPhoto[]): st
 }
 
 /** The batch's photo data: what there is of it, bringing a table in, taking it out. */
-export function DataBlock({ batch: { name, fields }, template, photos, edits }: DataBlockProps) {
+export function DataBlock({ batch: { id, name, fields }, template, photos, edits }: DataBlockProps) {
   const source = useBringing((state) => state.source);
   const view = useStage((state) => state.view);
   const [adding, setAdding] = useState<string | null>(null);
   useEffect(() => () => bringTable(null), []);
   const ask = () => bringTable('ask');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  /** What the photos' own files say of them, as a table to be brought in. */
+  const askOwn = async () => {
+    setTrouble(null);
+    try {
+      const { table } = await api<{ table: string }>(`/api/batches/${id}/photo-metadata`);
+      if (table === '') setTrouble('No photo’s file says anything of it.');
+      else bringTable({ text: table });
+    } catch (e) {
+      setTrouble((e as Error).message);
+    }
+  };
   const show = () => setStage({ view: 'table' });
   useActions('page', { viewTable: show, bringTable: ask, addField: () => setAdding('') });
   const known = new Set(fields.map(fieldKey));
@@ -71,6 +84,9 @@ export function DataBlock({ batch: { name, fields }, template, photos, edits }: 
         <Button variant="plain" className="px-2" onClick={ask}>
           Bring in a table…
         </Button>
+        <Button variant="quiet" onClick={() => void askOwn()}>
+          From the photos’ files…
+        </Button>
         {fields.length > 0 && view !== 'table' && (
           <Button variant="plain" className="px-2" onClick={show}>
             Show the table
@@ -85,7 +101,7 @@ export function DataBlock({ batch: { name, fields }, template, photos, edits }: 
           </Button>
         )}
       </div>
-      {edits.error && <p className="text-danger small-text mb-0">✕ {edits.error}</p>}
+      {(edits.error ?? trouble) && <p className="text-danger small-text mb-0">✕ {edits.error ?? trouble}</p>}
       {source !== null && (
         <BringTable
           source={source === 'ask' ? null : source}

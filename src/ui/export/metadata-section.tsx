@@ -34,7 +34,7 @@ export function MetadataSection({ template, store }: { readonly template: Templa
         />
       ))}
       <p className="muted small-text mb-0">
-        Nothing of the photos’ own metadata goes into files: no place, no camera.
+        Nothing of the photos’ own metadata goes into files but what is asked for here.
         {mute.length > 0 && ` GIF holds none: ${mute.join(', ')}.`}
       </p>
     </Section>

@@ -1,0 +1,7 @@
+import { numberOf, routes } from '@/server/http';
+import { photoMetadata } from '@/server/services';
+
+export const { GET, POST, PUT, PATCH, DELETE } = routes({
+  /** What the photos' own files say of them, as a table. */
+  GET: async (_, { id }) => ({ table: await photoMetadata.photoMetadata(numberOf(id)) }),
+});

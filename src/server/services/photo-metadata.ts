@@ -1,0 +1,44 @@
+/** What a batch's photos say of themselves, as a table that can be brought in like any other. */
+import { asc, eq } from 'drizzle-orm';
+import { OWN_FIELDS } from '../../core/metadata';
+import { tableText } from '../../core/table';
+import { database, tables } from '../db';
+import { renderPool } from '../jobs';
+import { originalPath } from '../store';
+import { batchRow } from './batches';
+
+const { photos } = tables;
+
+/** Files read by one thread in one go. */
+const AT_ONCE = 40;
+
+/**
+ * A table with a row a photo, and those of the fields that any of them says something of. Nothing of it is kept or
+ * written anywhere: that is for whoever brings it in.
+ *
+ * @returns CSV; empty where no photo says anything
+ * @throws WobrelError `not-found`
+ */
+export async function photoMetadata(batchId: number): Promise<string> {
+  await batchRow(batchId);
+  const rows = await database()
+    .select({ name: photos.name, sha256: photos.sha256 })
+    .from(photos)
+    .where(eq(photos.batchId, batchId))
+    .orderBy(asc(photos.name), asc(photos.id));
+  const parts = Array.from({ length: Math.ceil(rows.length / AT_ONCE) }, (_, i) =>
+    rows.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
+  );
+  const read = await Promise.all(
+    parts.map((part) =>
+      renderPool()
+        .own({ paths: part.map(({ sha256 }) => originalPath(sha256)) })
+        // One that took too long says nothing, and so do those that were read with it.
+        .catch(() => part.map((): Readonly<Record<string, string>> => ({}))),
+    ),
+  );
+  const own = read.flat();
+  const fields = OWN_FIELDS.filter((field) => own.some((one) => one[field] !== undefined));
+  if (fields.length === 0) return '';
+  return tableText({ columns: ['photo', ...fields], rows: rows.map(({ name }, i) => [name, ...fields.map((field) => own[i]![field] ?? '')]) }); // prettier-ignore
+}
