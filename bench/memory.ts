@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { benchPhotos } from './photos';
-import { benchDocument } from './template';
+import { threeOutputs } from './template';
 
 const FOLDER = 'scratch/bench-memory';
 
@@ -35,7 +35,7 @@ async function peakFor(count: number, paths: readonly string[]): Promise<number>
   mkdirSync(join(FOLDER, 'in'), { recursive: true });
   for (let i = 0; i < count; i++) linkSync(paths[i % paths.length]!, join(FOLDER, 'in', `photo-${i}.jpg`));
   const template = join(FOLDER, 'template.json');
-  writeFileSync(template, JSON.stringify(benchDocument('jpeg')));
+  writeFileSync(template, JSON.stringify(threeOutputs()));
   const { status, peak } = await peakOfRender(template, join(FOLDER, 'out'), join(FOLDER, 'in'));
   rmSync(FOLDER, { recursive: true, force: true });
   if (status !== 0) throw new Error(`wobrel render ended with ${status}`);

@@ -12,20 +12,11 @@ import { matteOf } from '../src/server/render/matte';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { benchPhotos } from './photos';
 import { median } from './median';
+import { threeOutputs } from './template';
 
 const OUT = 'scratch/bench-outputs';
 
-const template = parseTemplate({
-  wobrel: 1,
-  name: 'Bench',
-  borders: [{ width: 16, align: 'inside', paint: '#24594f' }],
-  shadows: [{ x: 0, y: 12, blur: 24, opacity: 0.35 }],
-  outputs: [
-    { name: 'large', format: 'png', width: 1080 },
-    { name: 'web', format: 'webp', width: 540 },
-    { name: 'mail', format: 'jpeg', width: 600 },
-  ],
-});
+const template = parseTemplate(threeOutputs());
 
 async function cpuOf(work: () => Promise<unknown>): Promise<number> {
   const before = process.cpuUsage();

@@ -12,6 +12,16 @@ export const benchDocument = (format: BenchFormat) => ({
   outputs: [{ name: 'tile', format, width: 1080 }],
 });
 
+/** A large PNG, a JPEG for mails, and a thumbnail. */
+export const threeOutputs = () => ({
+  ...benchDocument('png'),
+  outputs: [
+    { name: 'large', format: 'png', width: 1080 },
+    { name: 'mail', format: 'jpeg', width: 600 },
+    { name: 'small', format: 'png', width: 256 },
+  ],
+});
+
 export function benchTemplate(format: BenchFormat): { template: Template; output: Output } {
   const template = parseTemplate(benchDocument(format));
   return { template, output: template.outputs[0]! };

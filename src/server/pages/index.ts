@@ -1,1 +1,2 @@
 export { pagesPdf, type PagePicture } from './pdf';
+export { pagePicture } from './picture';

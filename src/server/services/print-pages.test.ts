@@ -72,6 +72,26 @@ test('an SVG of exact size holds the same, its cut lines in a layer of their own
   expect(layers).toEqual(['pictures', 'captions', 'cut']);
 });
 
+test('one picture of a page holds the same in pixels, its resolution with it', async () => {
+  const data = Buffer.from(await printPages.printPages(delivery, query({ format: 'png', marks: 'cut', width: 60 })));
+  const { width, height, data: pixels } = PNG.sync.read(data);
+  // A4 at 150 pixels an inch.
+  expect([width, height]).toEqual([Math.round((210 / 25.4) * 150), Math.round((297 / 25.4) * 150)]);
+  // ISO/IEC 15948 §11.3.5.3: pixels a metre.
+  const chunk = data.indexOf('pHYs') + 4;
+  expect(Math.abs(data.readUInt32BE(chunk) - 150 / 0.0254)).toBeLessThan(1);
+  const at = (x: number, y: number) => [...pixels.subarray((y * width + x) * 4, (y * width + x) * 4 + 3)];
+  const px = (mm: number) => Math.round((mm / 25.4) * 150);
+  const { items } = await deliveries.manifestOf(delivery);
+  const delivered = PNG.sync.read(readFileSync(join(deliveryFolder(delivery), items[0]!.file!)));
+  const middle = (60 * delivered.width + 60) * 4;
+  at(px(42 + 30), px(12 + 30)).forEach((v, i) => expect(Math.abs(v - delivered.data[middle + i]!)).toBeLessThan(12));
+  // Around it, where it is clear, the page; below it letters.
+  expect([at(px(42.5), px(12.5)), at(5, 5)]).toEqual([[255, 255, 255], [255, 255, 255]]); // prettier-ignore
+  const below = Array.from({ length: px(60) * px(5) }, (_, i) => at(px(42) + (i % px(60)), px(72) + Math.floor(i / px(60)))[0]!); // prettier-ignore
+  expect(Math.min(...below)).toBeLessThan(60);
+});
+
 test.each([
   ['an output that is not there', { output: 'none' }, 'not-found'],
   ['cut lines round what is trimmed', { output: 'tight', marks: 'cut' }, 'invalid'],

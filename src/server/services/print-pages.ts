@@ -14,7 +14,7 @@ import { database, tables } from '../db';
 import { bringPageFont } from '../fonts';
 import { outlinesOf } from '../geometry';
 import { oncePerProcess } from '../once';
-import { pagesPdf, type PagePicture } from '../pages';
+import { pagePicture, pagesPdf, type PagePicture } from '../pages';
 import { deliveryFolder } from '../store';
 import { deliveryRow } from './delivery-plans';
 
@@ -22,8 +22,8 @@ const { deliveryFiles, deliveryPhotos } = tables;
 
 export const printQuery = setupSchema.extend({
   output: z.string().min(1).max(60),
-  format: z.enum(['pdf', 'svg']).default('pdf'),
-  /** Of an SVG, which holds one; from 1. */
+  format: z.enum(['pdf', 'svg', 'png']).default('pdf'),
+  /** Of an SVG or PNG, which hold one; from 1. */
   page: z.coerce.number().int().min(1).max(10_000).default(1),
 });
 type PrintQuery = z.infer<typeof printQuery>;
@@ -91,7 +91,7 @@ function refuseHuge(files: Awaited<ReturnType<typeof filesOf>>, millimetres: num
 const printing = () => oncePerProcess('printing', () => new PQueue({ concurrency: 1 }));
 
 /**
- * The pages as one document, or, as SVG, one of them.
+ * The pages as one document, or, as SVG or PNG, one of them.
  *
  * @throws WobrelError `not-found`, `not-done`, `too-large`, `gone`, or `invalid` where there is no room on the page, or nothing to cut along
  */
@@ -121,6 +121,7 @@ async function printNow(id: number, { output, format, page, ...setup }: PrintQue
   if (format === 'pdf') return pagesPdf(pages, (file) => picture(path(file), setup.width), delivery.batchName);
   const one = pages.pages[page - 1];
   if (!one) throw new WobrelError('not-found', `There are ${pages.pages.length} pages.`);
+  if (format === 'png') return pagePicture(one, pages.size, (file) => picture(path(file), setup.width));
   const png = async (file: number) => {
     const { width, height, colours, alpha } = await picture(path(file), setup.width);
     const image = sharp(colours, { raw: { width, height, channels: 3 } });

@@ -12,7 +12,8 @@ import { plural } from '../shared/words';
 const PAPERS = { a4: 'A4', a3: 'A3', letter: 'Letter', own: 'own size' } as const;
 const MARKS = { none: 'none', crop: 'crop marks', cut: 'cut line' } as const;
 
-type Format = 'pdf' | 'svg';
+const FORMATS = { pdf: 'PDF', svg: 'SVG', png: 'one picture' } as const;
+type Format = keyof typeof FORMATS;
 
 /** The address that gives the pages. */
 function addressOf(id: number, setup: PageSetup, output: string, format: Format, page: number): string {
@@ -108,8 +109,8 @@ export function PrintDialog({ delivery, onHide }: PrintDialogProps) {
         {setup.marks === 'cut' && chosen.isTrimmed && (
           <p className="text-danger small-text">✕ Cut lines need an output that is not trimmed, and {output} is.</p>
         )}
-        <ChoiceField label="As" value={format} options={{ pdf: 'PDF', svg: 'SVG' }} onChange={setFormat} />
-        {format === 'svg' && pages > 1 && (
+        <ChoiceField label="As" value={format} options={FORMATS} onChange={setFormat} />
+        {format !== 'pdf' && pages > 1 && (
           <NumberField label="Page" value={page} min={1} max={pages} onChange={(next) => setPage(Math.round(next))} />
         )}
         <p className="mb-0" aria-live="polite">

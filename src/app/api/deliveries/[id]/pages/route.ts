@@ -2,7 +2,7 @@ import { safeName } from '@/core/export';
 import { numberOf, queryOf, routes } from '@/server/http';
 import { deliveries, printPages } from '@/server/services';
 
-const TYPES = { pdf: 'application/pdf', svg: 'image/svg+xml' } as const;
+const TYPES = { pdf: 'application/pdf', svg: 'image/svg+xml', png: 'image/png' } as const;
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** The delivery's cutouts on pages for print. */
@@ -10,7 +10,7 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
     const query = queryOf(request, printPages.printQuery);
     const document = await printPages.printPages(numberOf(id), query);
     const { batchName } = await deliveries.deliveryProgress(numberOf(id));
-    const name = `${safeName(batchName)}-${query.output}${query.format === 'svg' ? `-${query.page}` : ''}.${query.format}`;
+    const name = `${safeName(batchName)}-${query.output}${query.format !== 'pdf' ? `-${query.page}` : ''}.${query.format}`;
     return new Response(new Uint8Array(document), {
       headers: {
         'content-type': TYPES[query.format],
