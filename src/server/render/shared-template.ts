@@ -1,4 +1,5 @@
 /** A template handed to threads: written once into memory that they share, read once in each. */
+import { randomUUID } from 'node:crypto';
 import { checker, type BatchMeans, type Checker } from '../../core/checks';
 import { compile, type Plate } from '../../core/plate';
 import { recallOutline, type Outline } from '../../core/shape';
@@ -14,8 +15,6 @@ type Kept = {
   readonly pictures: PicturePaths;
 };
 
-let made = 0;
-
 /**
  * @param outline the shape's, where working it out takes long
  * @param means what the batch is like, for the checks
@@ -30,7 +29,8 @@ export function shareTemplate(
   const text = new TextEncoder().encode(JSON.stringify({ template, outline, means, pictures } satisfies Kept));
   const bytes = new Uint8Array(new SharedArrayBuffer(text.length));
   bytes.set(text);
-  return { key: `${process.pid} ${++made}`, bytes };
+  // Not counted: Next.js loads this module twice, for the runner and for the routes, and both use the same threads.
+  return { key: randomUUID(), bytes };
 }
 
 export type OpenTemplate = {

@@ -1,7 +1,8 @@
 'use client';
 import { useId, useState } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
 import type { DeliveryProgress } from '@/server/services';
+import { Dialog } from '../shared/dialog';
 
 type HtmlDialogProps = { readonly delivery: DeliveryProgress; readonly onHide: () => void };
 
@@ -10,31 +11,10 @@ export function HtmlDialog({ delivery, onHide }: HtmlDialogProps) {
   const id = useId();
   const [prefix, setPrefix] = useState('');
   return (
-    <Modal show onHide={onHide} aria-labelledby={`${id}-title`}>
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id={`${id}-title`}>
-          HTML of the pictures
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <Form.Group controlId={`${id}-prefix`}>
-          <Form.Label>Address before the files’ names</Form.Label>
-          <Form.Control
-            value={prefix}
-            maxLength={500}
-            placeholder="none: the files lie beside it"
-            onChange={(event) => setPrefix(event.target.value)}
-          />
-          <Form.Text>
-            For each photo one picture with all its sizes and formats, and the alternative text of the template’s
-            metadata.
-          </Form.Text>
-        </Form.Group>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="plain" onClick={onHide}>
-          Close
-        </Button>
+    <Dialog
+      title="HTML of the pictures"
+      onHide={onHide}
+      action={
         <a
           className="btn btn-primary"
           href={`/api/deliveries/${delivery.id}/html?${new URLSearchParams({ prefix })}`}
@@ -42,7 +22,21 @@ export function HtmlDialog({ delivery, onHide }: HtmlDialogProps) {
         >
           Download
         </a>
-      </Modal.Footer>
-    </Modal>
+      }
+    >
+      <Form.Group controlId={`${id}-prefix`}>
+        <Form.Label>Address before the files’ names</Form.Label>
+        <Form.Control
+          value={prefix}
+          maxLength={500}
+          placeholder="none: the files lie beside it"
+          onChange={(event) => setPrefix(event.target.value)}
+        />
+        <Form.Text>
+          For each photo one picture with all its sizes and formats, and the alternative text of the template’s
+          metadata.
+        </Form.Text>
+      </Form.Group>
+    </Dialog>
   );
 }

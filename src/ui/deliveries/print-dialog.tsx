@@ -1,9 +1,10 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { Button, Modal } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { pageSize, pagesFor, setupSchema, type PageSetup } from '@/core/pages';
 import type { DeliveryProgress } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
+import { Dialog } from '../shared/dialog';
 import { NumberField } from '../shared/number-field';
 import { optionsOf, SelectField } from '../shared/select-field';
 import { PatternField } from '../shared/pattern-field';
@@ -59,71 +60,11 @@ export function PrintDialog({ delivery, onHide }: PrintDialogProps) {
   const [width, height] = pageSize(setup);
   const isImpossible = across < 1 || down < 1;
   return (
-    <Modal show onHide={onHide} aria-labelledby="print-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="print-title">
-          Pages for print
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        {outputs.length > 1 && (
-          <SelectField label="Files of" value={output} onChange={setOutput}>
-            {outputs.map(({ name }) => (
-              <option key={name} value={name}>
-                {name}
-              </option>
-            ))}
-          </SelectField>
-        )}
-        <SelectField
-          label="Paper"
-          value={setup.paper}
-          onChange={(paper) => set({ paper: paper as PageSetup['paper'] })}
-        >
-          {optionsOf(PAPERS)}
-        </SelectField>
-        {setup.paper === 'own' ? (
-          <>
-            <Millimetres label="Page width" field="pageWidth" within={[20, 2000]} setup={setup} onSet={set} />
-            <Millimetres label="Page height" field="pageHeight" within={[20, 2000]} setup={setup} onSet={set} />
-          </>
-        ) : (
-          <ChoiceField
-            label="Orientation"
-            value={setup.landscape ? 'landscape' : 'portrait'}
-            options={{ portrait: 'portrait', landscape: 'landscape' }}
-            onChange={(way) => set({ landscape: way === 'landscape' })}
-          />
-        )}
-        <Millimetres label="Each wide" field="width" within={[5, 2000]} setup={setup} onSet={set} />
-        <Millimetres label="Margin" field="margin" within={[0, 200]} setup={setup} onSet={set} />
-        <Millimetres label="Gap" field="gap" within={[0, 200]} setup={setup} onSet={set} />
-        <PatternField
-          label="Caption"
-          value={setup.caption}
-          most={200}
-          onChange={(caption) => set({ caption })}
-          onDrag={() => {}}
-        />
-        <ChoiceField label="Marks" value={setup.marks} options={MARKS} onChange={(marks) => set({ marks })} />
-        {setup.marks === 'cut' && chosen.isTrimmed && (
-          <p className="text-danger small-text">✕ Cut lines need an output that is not trimmed, and {output} is.</p>
-        )}
-        <ChoiceField label="As" value={format} options={FORMATS} onChange={setFormat} />
-        {format !== 'pdf' && pages > 1 && (
-          <NumberField label="Page" value={page} min={1} max={pages} onChange={(next) => setPage(Math.round(next))} />
-        )}
-        <p className="mb-0" aria-live="polite">
-          {isImpossible
-            ? `✕ A cutout of this size has no room on a page of ${width} × ${height} mm.`
-            : `${across} × ${down} on a page of ${width} × ${height} mm: ${plural(pages, 'page')}.`}
-        </p>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="plain" onClick={onHide}>
-          Close
-        </Button>
-        {isImpossible || (setup.marks === 'cut' && chosen.isTrimmed) ? (
+    <Dialog
+      title="Pages for print"
+      onHide={onHide}
+      action={
+        isImpossible || (setup.marks === 'cut' && chosen.isTrimmed) ? (
           <Button disabled>Download</Button>
         ) : (
           <a
@@ -133,8 +74,57 @@ export function PrintDialog({ delivery, onHide }: PrintDialogProps) {
           >
             Download
           </a>
-        )}
-      </Modal.Footer>
-    </Modal>
+        )
+      }
+    >
+      {outputs.length > 1 && (
+        <SelectField label="Files of" value={output} onChange={setOutput}>
+          {outputs.map(({ name }) => (
+            <option key={name} value={name}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+      )}
+      <SelectField label="Paper" value={setup.paper} onChange={(paper) => set({ paper: paper as PageSetup['paper'] })}>
+        {optionsOf(PAPERS)}
+      </SelectField>
+      {setup.paper === 'own' ? (
+        <>
+          <Millimetres label="Page width" field="pageWidth" within={[20, 2000]} setup={setup} onSet={set} />
+          <Millimetres label="Page height" field="pageHeight" within={[20, 2000]} setup={setup} onSet={set} />
+        </>
+      ) : (
+        <ChoiceField
+          label="Orientation"
+          value={setup.landscape ? 'landscape' : 'portrait'}
+          options={{ portrait: 'portrait', landscape: 'landscape' }}
+          onChange={(way) => set({ landscape: way === 'landscape' })}
+        />
+      )}
+      <Millimetres label="Each wide" field="width" within={[5, 2000]} setup={setup} onSet={set} />
+      <Millimetres label="Margin" field="margin" within={[0, 200]} setup={setup} onSet={set} />
+      <Millimetres label="Gap" field="gap" within={[0, 200]} setup={setup} onSet={set} />
+      <PatternField
+        label="Caption"
+        value={setup.caption}
+        most={200}
+        onChange={(caption) => set({ caption })}
+        onDrag={() => {}}
+      />
+      <ChoiceField label="Marks" value={setup.marks} options={MARKS} onChange={(marks) => set({ marks })} />
+      {setup.marks === 'cut' && chosen.isTrimmed && (
+        <p className="text-danger small-text">✕ Cut lines need an output that is not trimmed, and {output} is.</p>
+      )}
+      <ChoiceField label="As" value={format} options={FORMATS} onChange={setFormat} />
+      {format !== 'pdf' && pages > 1 && (
+        <NumberField label="Page" value={page} min={1} max={pages} onChange={(next) => setPage(Math.round(next))} />
+      )}
+      <p className="mb-0" aria-live="polite">
+        {isImpossible
+          ? `✕ A cutout of this size has no room on a page of ${width} × ${height} mm.`
+          : `${across} × ${down} on a page of ${width} × ${height} mm: ${plural(pages, 'page')}.`}
+      </p>
+    </Dialog>
   );
 }

@@ -2,11 +2,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useDeferredValue, useId, useState } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
 import type { DestinationWords } from '@/server/destinations';
 import type { DeliveryProgress, UploadForecast } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
+import { Dialog } from '../shared/dialog';
 import { FindingMark } from '../shared/finding-mark';
 import { FormDialog } from '../shared/form-dialog';
 import { optionsOf, SelectField } from '../shared/select-field';
@@ -115,28 +116,16 @@ function Send({ delivery, destinations, onHide }: SendDialogProps) {
 /** Where there is nothing to send to yet. */
 function NoDestination({ error, onHide }: { readonly error: string | null; readonly onHide: () => void }) {
   return (
-    <Modal show onHide={onHide} aria-labelledby="no-destination">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="no-destination">
-          {TITLE}
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        {error ? (
-          <p className="text-danger mb-0">✕ {error}</p>
-        ) : (
-          <p className="mb-0">
-            No destination is set up. Whoever runs Wobrel writes folders, WebDAV addresses, S3 buckets and shop channels
-            into <code>destinations.json</code>: see <Link href="/help">Help</Link>, “Sending deliveries”.
-          </p>
-        )}
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="plain" onClick={onHide}>
-          Close
-        </Button>
-      </Modal.Footer>
-    </Modal>
+    <Dialog title={TITLE} onHide={onHide}>
+      {error ? (
+        <p className="text-danger mb-0">✕ {error}</p>
+      ) : (
+        <p className="mb-0">
+          No destination is set up. Whoever runs Wobrel writes folders, WebDAV addresses, S3 buckets and shop channels
+          into <code>destinations.json</code>: see <Link href="/help">Help</Link>, “Sending deliveries”.
+        </p>
+      )}
+    </Dialog>
   );
 }
 

@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { Button, Modal } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import type { Output } from '@/core/template';
 import type { Trial } from '@/server/services';
+import { Dialog } from '../shared/dialog';
 import { fileSize } from '../shared/words';
 
 type TrialFieldProps = {
@@ -24,22 +25,14 @@ type LossDialogProps = { readonly address: string; readonly words: string; reado
 /** Where the format lost what. */
 function LossDialog({ address, words, onHide }: LossDialogProps) {
   return (
-    <Modal show size="lg" onHide={onHide} aria-labelledby="loss-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="loss-title">
-          What was lost, eight times as strong
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <p className="muted small-text">
-          {words}. Black is as it was. SSIM is 1 where nothing was lost; 0.98 and more is commonly held to be hard to
-          see.
-        </p>
-        {/* The server makes it; it is no picture of the application's own. */}
-        {/* eslint-disable-next-line @next/next/no-img-element */}
-        <img className="loss-picture" src={address} alt="Differences between the file and the picture without loss" />
-      </Modal.Body>
-    </Modal>
+    <Dialog title="What was lost, eight times as strong" size="lg" onHide={onHide}>
+      <p className="muted small-text">
+        {words}. Black is as it was. SSIM is 1 where nothing was lost; 0.98 and more is commonly held to be hard to see.
+      </p>
+      {/* The server makes it; it is no picture of the application's own. */}
+      {/* eslint-disable-next-line @next/next/no-img-element */}
+      <img className="loss-picture" src={address} alt="Differences between the file and the picture without loss" />
+    </Dialog>
   );
 }
 
