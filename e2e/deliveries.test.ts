@@ -1,11 +1,12 @@
 /** A batch exported again: what has changed, and both deliveries beside each other. */
 import { batchOf, cutouts, painted } from './bench-page';
 import { exported, filesOf, pictureNames } from './exports';
-import { flatPhoto } from './photos';
+import { flatPhoto, gradientPhoto } from './photos';
 import { expect, test, type Page } from './test';
 import { unzip } from './zip';
 import { spawnSync } from 'node:child_process';
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { PNG } from 'pngjs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -83,4 +84,36 @@ test('the second export makes only what has changed, and says so before and afte
   await page.getByLabel('Compare with').selectOption({ index: 1 });
   await expect(page.getByText('2 files the same, 1 different, 0 new, 0 gone.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Different' })).toContainText('a-tile.png');
+});
+
+test('an SVG of a cutout, drawn by Chromium, is the delivered picture', async ({ page }) => {
+  await batchOf(page, 'Vectors', [await gradientPhoto('soft.png', 'many')]);
+  const files = await exported(page);
+  await page.getByRole('link', { name: 'Look at the files' }).first().click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'SVG files' }).click(),
+  ]);
+  const svg = (await unzip(await readFile(await download.path()))).get('soft-tile.svg')!;
+  const other = await page.context().newPage();
+  await other.setViewportSize({ width: 1080, height: 1080 });
+  const folder = await mkdtemp(join(tmpdir(), 'wobrel-svg-'));
+  await writeFile(join(folder, 'soft.svg'), svg);
+  await other.goto(`file://${join(folder, 'soft.svg')}`);
+  const drawn = PNG.sync.read(await other.screenshot({ omitBackground: true }));
+  await other.close();
+  await rm(folder, { recursive: true });
+  const made = PNG.sync.read(files.get('soft-tile.png')!);
+  expect([drawn.width, drawn.height]).toEqual([made.width, made.height]);
+  let [sum, far] = [0, 0];
+  for (let i = 0; i < made.data.length; i++) {
+    // Where it is clear its colours say nothing.
+    const difference = Math.abs(drawn.data[i]! - made.data[i]!) * (i % 4 === 3 || made.data[i | 3]! === 255 ? 1 : 0);
+    sum += difference;
+    // Both cover the rim by their own rule.
+    if (difference > 40) far++;
+  }
+  // JPEG's own loss, and another resampling.
+  expect(sum / made.data.length).toBeLessThan(1);
+  expect(far / made.data.length).toBeLessThan(0.001);
 });

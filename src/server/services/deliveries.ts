@@ -11,6 +11,7 @@ import { database, tables, write, type DeliveryState } from '../db';
 import { announce, askToStop, embeddedQueue, wakeRunner } from '../jobs';
 import { deliveryFolder } from '../store';
 import { deliveryRow } from './delivery-plans';
+import { isOnePhoto } from './delivery-svg';
 
 export { deliveryChanges } from './delivery-changes';
 export { exportAgain, startDelivery } from './delivery-plans';
@@ -25,6 +26,8 @@ export type DeliveryProgress = {
   templateName: string;
   /** Of its template: the name of each, height over width of its files as they are without trimming, and whether they are trimmed. */
   outputs: { name: string; ratio: number; isTrimmed: boolean }[];
+  /** Whether each cutout is one photo in one shape. */
+  isOnePhoto: boolean;
   /** The saved version that it began from; null where there was none. */
   templateVersion: number | null;
   /** Whether the batch had changed it. */
@@ -78,6 +81,7 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
       ...row,
       templateName: (document as Template).name,
       outputs: outputsOf(document as Template),
+      isOnePhoto: isOnePhoto(document as Template),
       photosDone: inState('done') + inState('failed'),
       photosFailed: inState('failed'),
       filesDone: written?.n ?? 0,

@@ -2,6 +2,7 @@ export * as batches from './batches';
 export * as deliveries from './deliveries';
 export * as deliveryHtml from './delivery-html';
 export * as deliveryPages from './delivery-pages';
+export * as deliverySvg from './delivery-svg';
 export * as photoMetadata from './photo-metadata';
 export * as photos from './photos';
 export * as printPages from './print-pages';

@@ -52,6 +52,11 @@ function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
             <Button variant="plain" onClick={() => setDialog('html')}>
               HTML…
             </Button>
+            {delivery.isOnePhoto && (
+              <a className="btn btn-plain" href={`/api/deliveries/${delivery.id}/svg`} download>
+                SVG files
+              </a>
+            )}
           </>
         )}
         {others.length > 0 && (
