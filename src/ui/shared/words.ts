@@ -6,7 +6,8 @@ export const amount = (n: number) => n.toLocaleString('en-GB');
 export const plural = (n: number, one: string, many = `${one}s`) => `${amount(n)} ${n === 1 ? one : many}`;
 
 export function fileSize(bytes: number): string {
-  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
+  // What there is at all is told as something.
+  if (bytes < 1e6) return `${bytes === 0 ? 0 : Math.max(1, Math.round(bytes / 1e3))} kB`;
   if (bytes < 1e9) return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
   return `${(bytes / 1e9).toFixed(bytes < 1e10 ? 1 : 0)} GB`;
 }
