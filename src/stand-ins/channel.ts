@@ -65,16 +65,14 @@ async function take(asked: Asked, folder: string, name: string, fault: Fault): P
   answer(response, there ? 200 : 201, headersOf(kept));
 }
 
-/** @param folder where it keeps its files */
-export function startChannel({
-  port,
-  folder,
-  token,
-}: {
-  port: number;
-  folder: string;
-  token: string;
-}): Promise<StandIn> {
+type Setup = {
+  readonly port: number;
+  /** Where it keeps its files. */
+  readonly folder: string;
+  readonly token: string;
+};
+
+export function startChannel({ port, folder, token }: Setup): Promise<StandIn> {
   return serve(port, async (asked, fault) => {
     const { request, response, path } = asked;
     if (request.headers.authorization !== `Bearer ${token}`)

@@ -159,6 +159,23 @@ test('told to end, it ends at once, pauses included', async () => {
   dav.setFault({ kind: 'none', pauseMs: 0 });
 });
 
+test.each(['dav', 's3', 'shop'])('%s: one that never answers is tried again, and told as too slow', async (kind) => {
+  const way = await openDestination(kind);
+  const stuck: Way = {
+    ...way,
+    put: (name, file, over, ended) => {
+      // The client's own way of saying that it was aborted.
+      return new Promise<string>((resolve) => ended.addEventListener('abort', () => resolve(''))).then(() =>
+        way.put(name, file, over, ended),
+      );
+    },
+  };
+  await expect(send(stuck, 'slow.png', first, { limit: () => 50 })).rejects.toMatchObject({
+    code: 'try-later',
+    message: 'The destination took too long.',
+  });
+});
+
 test('nobody there, and a wrong key, are told apart', async () => {
   const closed = await startWebdav({ port: 0, folder });
   await closed.close();

@@ -12,6 +12,8 @@ export type SendOptions = {
   /** Ends it. */
   readonly signal: AbortSignal;
   readonly pauses?: Pauses;
+  /** Most time of one try for so many bytes, ms. */
+  readonly limit?: (bytes: number) => number;
 };
 
 /** Between two tries, ms: each twice the one before, up to the longest. */
@@ -29,19 +31,25 @@ async function isSame(way: Way, name: string, file: Sent, there: There, signal: 
   return there.bytes === file.bytes && (await way.digest(name, signal)) === file.sha256;
 }
 
-async function sendOnce(
-  way: Way,
-  name: string,
-  file: Sent,
-  { known, replace, signal: ended }: SendOptions,
-): Promise<Outcome> {
-  const signal = AbortSignal.any([ended, AbortSignal.timeout(timeLimit(file.bytes))]);
+async function sendOnce(way: Way, name: string, file: Sent, { known, replace, signal }: SendOptions): Promise<Outcome> {
   const there = await way.look(name, signal);
   // A file that a broken try left whole is found here, too: nothing is sent twice.
   if (there && (await isSame(way, name, file, there, signal))) return { state: 'kept', version: there.version };
   if (there && !replace && there.version !== known)
     throw fileRefused('another file of this name is there that did not come from here');
   return { state: 'sent', version: await way.put(name, file, there, signal) };
+}
+
+/** One try. Clients say in their own ways that they were aborted: which signal did it is known here. */
+async function tryOnce(way: Way, name: string, file: Sent, options: SendOptions): Promise<Outcome> {
+  const { signal: ended, limit = timeLimit } = options;
+  const timeout = AbortSignal.timeout(limit(file.bytes));
+  try {
+    return await sendOnce(way, name, file, { ...options, signal: AbortSignal.any([ended, timeout]) });
+  } catch (error) {
+    if (timeout.aborted && !ended.aborted) throw new TryLater('The destination took too long.');
+    throw error;
+  }
 }
 
 const pause = (ms: number, signal: AbortSignal) =>
@@ -75,4 +83,4 @@ export async function patiently<T>(work: () => Promise<T>, signal: AbortSignal, 
  * @throws TryLater after all tries, WobrelError `file-refused`, `destination-refuses` or `changed-there`
  */
 export const sendFile = (way: Way, name: string, file: Sent, options: SendOptions): Promise<Outcome> =>
-  patiently(() => sendOnce(way, name, file, options), options.signal, options.pauses);
+  patiently(() => tryOnce(way, name, file, options), options.signal, options.pauses);

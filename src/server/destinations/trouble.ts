@@ -18,6 +18,20 @@ export const fileRefused = (why: string) => new WobrelError('file-refused', why)
 /** Nothing more is taken: wrong keys, or no room. */
 export const destinationRefuses = (why: string) => new WobrelError('destination-refuses', why);
 
+/** Something else lies there than what was looked at: it has to be looked at once more. */
+export const changedThere = (name: string) => new WobrelError('changed-there', `${name} was changed there meanwhile.`);
+
+/** Runs a client's calls, and throws its errors as what is to be done about them. */
+export const telling =
+  (asTrouble: (error: unknown) => unknown) =>
+  async <T>(work: () => Promise<T>): Promise<T> => {
+    try {
+      return await work();
+    } catch (error) {
+      throw asTrouble(error);
+    }
+  };
+
 /** RFC 9110 §10.2.3: seconds, or a date. */
 function waitOf(retryAfter: string | null): number | null {
   if (retryAfter === null) return null;

@@ -36,10 +36,11 @@ async function settle(
   { row }: Waiting,
   outcome: { state: 'sent' | 'kept'; version: string } | WobrelError,
 ): Promise<void> {
-  // prettier-ignore
   await write(async (tx) => {
     const isRefused = outcome instanceof WobrelError;
-    const { state, message } = isRefused ? { state: 'refused' as const, message: outcome.message } : { state: outcome.state, message: null };
+    const { state, message } = isRefused
+      ? { state: 'refused' as const, message: outcome.message }
+      : { state: outcome.state, message: null };
     await tx.update(uploadFiles).set({ state, message }).where(eq(uploadFiles.id, row.id));
     if (isRefused) return;
     const { version } = outcome;

@@ -20,8 +20,8 @@ export async function deliveryRow(id: number) {
 /** Rows inserted in one statement: SQLite takes at most 32,766 values. */
 const CHUNK = 500;
 
-export function chunked<T>(list: readonly T[]): T[][] {
-  return Array.from({ length: Math.ceil(list.length / CHUNK) }, (_, i) => list.slice(i * CHUNK, (i + 1) * CHUNK));
+export function chunked<T>(list: readonly T[], size = CHUNK): T[][] {
+  return Array.from({ length: Math.ceil(list.length / size) }, (_, i) => list.slice(i * size, (i + 1) * size));
 }
 
 /**

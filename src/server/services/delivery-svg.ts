@@ -58,7 +58,6 @@ async function* photosOf(deliveryId: number) {
 export async function deliverySvgs(
   id: number,
 ): Promise<AsyncGenerator<{ name: string; lastModified: Date; input: string }>> {
-  // prettier-ignore
   const delivery = await deliveryRow(id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const template = keptTemplate(delivery.document);

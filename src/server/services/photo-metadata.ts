@@ -6,6 +6,7 @@ import { database, tables } from '../db';
 import { renderPool } from '../jobs';
 import { originalPath } from '../store';
 import { batchRow } from './batches';
+import { chunked } from './delivery-plans';
 
 const { photos } = tables;
 
@@ -26,11 +27,8 @@ export async function photoMetadata(batchId: number): Promise<string> {
     .from(photos)
     .where(eq(photos.batchId, batchId))
     .orderBy(asc(photos.name), asc(photos.id));
-  const parts = Array.from({ length: Math.ceil(rows.length / AT_ONCE) }, (_, i) =>
-    rows.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
-  );
   const read = await Promise.all(
-    parts.map((part) =>
+    chunked(rows, AT_ONCE).map((part) =>
       renderPool()
         .own({ paths: part.map(({ sha256 }) => originalPath(sha256)) })
         // One that took too long says nothing, and so do those that were read with it.

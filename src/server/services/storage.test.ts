@@ -59,8 +59,14 @@ test('a removed delivery takes no file from one that took it over, and can’t b
   await run(third);
   expect(await deliveries.deliveryProgress(third)).toMatchObject({ filesDone: 3, filesTaken: 0 });
   expect(filesIn(deliveryFolder(third))).toHaveLength(3);
+  // What it took over before that is its own by now.
+  const fourth = await deliveries.startDelivery(batch);
+  await run(fourth);
+  await deliveries.removeDelivery(third);
+  const left = (await storage.storage()).batches.find(({ id }) => id === batch)!;
+  expect([left.deliveries, left.delivered]).toEqual([1, { files: 3, bytes: (await deliveries.deliveryProgress(fourth)).bytes }]); // prettier-ignore
   await expect(storage.removeBatch(batch, true)).resolves.toBeUndefined();
-  expect(existsSync(deliveryFolder(third))).toBe(false);
+  expect(existsSync(deliveryFolder(fourth))).toBe(false);
 });
 
 test('the overview counts each file once, by batch', async () => {
@@ -150,8 +156,12 @@ test('a picture that comes back in the moment in which it is collected is kept',
     if (received.outcome !== 'kept') throw new Error(received.message);
     await photos.removePhotos(batch, [received.photo.id]);
     const again = await arrivalOf(1);
-    const pause = new Promise((resolve) => setTimeout(resolve, i % 5));
-    await Promise.all([photos.takePhoto(batch, again), pause.then(() => storage.collectUnneeded())]);
+    // So many turns of the event loop later: each time at another place of the other's way.
+    const collected = async () => {
+      for (let turn = 0; turn < i * 3; turn++) await new Promise((resolve) => setImmediate(resolve));
+      await storage.collectUnneeded();
+    };
+    await Promise.all([photos.takePhoto(batch, again), collected()]);
     await expectWhole();
     await photos.removePhotos(
       batch,

@@ -1,5 +1,6 @@
 /** What lies on the disk, by batch. */
-import { asc, count, desc, eq, isNotNull, isNull, sql, sum } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNotNull, isNull, notExists, or, sql, sum } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/sqlite-core';
 import { stat, statfs } from 'node:fs/promises';
 import { z } from 'zod';
 import { dataFolder } from '../config';
@@ -8,11 +9,12 @@ import { databasePath, keptFolder } from '../store';
 import { oncePerProcess } from '../once';
 import { batchRow, deleteBatch } from './batches';
 import { refuseUnderWay, removeDelivery } from './delivery-removal';
-import { collectUnneeded, folderUsage, keptUsage, type Usage } from './unneeded';
+import { collectUnneeded, folderUsage, keptUsage, NONE, plus, type Usage } from './unneeded';
 
 export { collectUnneeded };
 
 const { batches, deliveries, deliveryFiles, photos } = tables;
+const origins = alias(deliveryFiles, 'origins');
 
 /** What a batch has on the disk. */
 export type BatchUsage = {
@@ -47,6 +49,10 @@ const MOST = 500;
 
 async function usageByBatch() {
   const db = database();
+  const itsOrigin = db
+    .select({ one: sql`1` })
+    .from(origins)
+    .where(eq(origins.id, deliveryFiles.takenFrom));
   const photoRows = await db.select({ batch: photos.batchId, files: count(), bytes: sum(photos.bytes) }).from(photos).groupBy(photos.batchId); // prettier-ignore
   const deliveryRows = await db
     .select({
@@ -56,10 +62,14 @@ async function usageByBatch() {
       bytes: sum(deliveryFiles.bytes),
     })
     .from(deliveries)
-    // One that was taken over is another's file by a second name.
+    // One that was taken over is another's file by a second name, as long as that is there.
     .leftJoin(
       deliveryFiles,
-      sql`${deliveryFiles.deliveryId} = ${deliveries.id} and ${isNotNull(deliveryFiles.sha256)} and ${isNull(deliveryFiles.takenFrom)}`,
+      and(
+        eq(deliveryFiles.deliveryId, deliveries.id),
+        isNotNull(deliveryFiles.sha256),
+        or(isNull(deliveryFiles.takenFrom), notExists(itsOrigin)),
+      ),
     ) // prettier-ignore
     .groupBy(deliveries.batchId);
   return { photoRows, deliveryRows };
@@ -84,9 +94,9 @@ export async function storage(): Promise<Storage> {
     originals: originals.all,
     proxies: proxies.all,
     pictures: await folderUsage(keptFolder('pictures')),
-    delivered: deliveryRows.reduce((a, row) => ({ files: a.files + row.files, bytes: a.bytes + Number(row.bytes ?? 0) }), usageIn(undefined)), // prettier-ignore
+    delivered: deliveryRows.map(usageIn).reduce(plus, NONE),
     database: (await stat(databasePath())).size,
-    unneeded: { files: originals.unneeded.files + proxies.unneeded.files, bytes: originals.unneeded.bytes + proxies.unneeded.bytes }, // prettier-ignore
+    unneeded: plus(originals.unneeded, proxies.unneeded),
     free: bsize * bavail,
     batches: all.sort((a, b) => b.photos.bytes + b.delivered.bytes - a.photos.bytes - a.delivered.bytes).slice(0, MOST),
     orphans: { deliveries: orphan?.deliveries ?? 0, delivered: usageIn(orphan) },

@@ -44,11 +44,12 @@ async function middlePhoto(batchId: number): Promise<number> {
   return row.id;
 }
 
-/** The same output without any loss: what its files are held against. */
-const exactly = (output: Output): Output => ({ ...output, name: 'exact', format: 'png', lossless: false, colours: null, maxKB: null, effort: 'quick' }); // prettier-ignore
+/** The same output without any loss: what its files are held against. It is called the same, since captions may say so. */
+const exactly = (output: Output): Output => ({ ...output, format: 'png', lossless: false, colours: null, maxKB: null, effort: 'quick' }); // prettier-ignore
 
 /** Formats give every pixel back, but for these. */
-const isLossy = (output: Output): boolean => hasQuality(output) || output.colours !== null || output.format === 'gif';
+const isLossy = (output: Output): boolean =>
+  hasQuality(output) || output.format === 'gif' || (output.format === 'png' && output.colours !== null);
 
 /** Makes the middle photo's file, and with it one without loss where the format has any. */
 async function tried(batchId: number, output: number) {

@@ -1,15 +1,16 @@
 /** Files that nothing needs any more: which they are, and taking them away. */
 import { inArray, sql } from 'drizzle-orm';
-import { opendir, rm, stat } from 'node:fs/promises';
+import { opendir, readdir, rm, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { database, tables, write } from '../db';
 import { arrivalsFolder, deliveriesFolder, keptFolder, whileNobodyFinds } from '../store';
 
 const { sights } = tables;
 
+/** Files on the disk, and their bytes together. */
 export type Usage = { readonly files: number; readonly bytes: number };
-const NONE: Usage = { files: 0, bytes: 0 };
-const plus = (a: Usage, b: Usage): Usage => ({ files: a.files + b.files, bytes: a.bytes + b.bytes });
+export const NONE: Usage = { files: 0, bytes: 0 };
+export const plus = (a: Usage, b: Usage): Usage => ({ files: a.files + b.files, bytes: a.bytes + b.bytes });
 
 type Kept = { readonly path: string; readonly sha256: string };
 
@@ -96,14 +97,14 @@ async function takeAway(kind: 'photos' | 'proxies', files: readonly Kept[]): Pro
   return usage;
 }
 
-/** Folders of deliveries that are not there any more, as a kill in the middle of a removal leaves them. */
+/** Folders of deliveries that are not there any more, as a kill in the middle of a removal leaves them; a delivery is noted before its folder is made. */
 async function takeFoldersAway(): Promise<Usage> {
   let usage = NONE;
-  const entries = await opendir(deliveriesFolder()).catch(() => null);
-  if (!entries) return usage;
-  for await (const { name } of entries) {
-    const [row] = await database().select({ id: tables.deliveries.id }).from(tables.deliveries).where(sql`id = ${Number(name)}`); // prettier-ignore
-    if (row || !/^\d+$/.test(name)) continue;
+  const names = await readdir(deliveriesFolder()).catch(() => []);
+  const rows = await database().select({ id: tables.deliveries.id }).from(tables.deliveries);
+  const there = new Set(rows.map(({ id }) => String(id)));
+  for (const name of names) {
+    if (there.has(name) || !/^\d+$/.test(name)) continue;
     const folder = join(deliveriesFolder(), name);
     usage = plus(usage, await folderUsage(folder));
     await rm(folder, { recursive: true, force: true });
@@ -121,7 +122,7 @@ export async function collectUnneeded(): Promise<Usage> {
   let usage = NONE;
   for (const kind of ['photos', 'proxies'] as const)
     for await (const chunk of chunksOf(kind)) usage = plus(usage, await whileNobodyFinds(() => takeAway(kind, chunk)));
-  return plus(usage, await whileNobodyFinds(takeFoldersAway));
+  return plus(usage, await takeFoldersAway());
 }
 
 /** Uploads that broke off with the process: at its start none is under way. */

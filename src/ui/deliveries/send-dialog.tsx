@@ -1,7 +1,7 @@
 'use client';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
-import { useDeferredValue, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { DestinationWords } from '@/server/destinations';
 import type { DeliveryProgress, UploadForecast } from '@/server/services';
@@ -64,6 +64,8 @@ function Send({ delivery, destinations, onHide }: SendDialogProps) {
   const id = useId();
   const client = useQueryClient();
   const [asked, setAsked] = useState<Asked>({ destination: destinations[0]!.name, folder: '', onlyMade: false, replace: false }); // prettier-ignore
+  // Asked about once it is typed: the destination is asked each time.
+  const [folder, setFolder] = useState('');
   const set = (fields: Partial<Asked>) => setAsked((was) => ({ ...was, ...fields }));
   const { filesDone, filesTaken } = delivery;
   const chosen = destinations.find(({ name }) => name === asked.destination)!;
@@ -90,6 +92,7 @@ function Send({ delivery, destinations, onHide }: SendDialogProps) {
           maxLength={200}
           placeholder="none"
           onChange={(event) => set({ folder: event.target.value })}
+          onBlur={() => setFolder(asked.folder)}
         />
       </Form.Group>
       {filesTaken > 0 && filesTaken < filesDone && (
@@ -108,7 +111,7 @@ function Send({ delivery, destinations, onHide }: SendDialogProps) {
         checked={asked.replace}
         onChange={(event) => set({ replace: event.target.checked })}
       />
-      <Forecast delivery={delivery.id} asked={{ ...asked, folder: useDeferredValue(asked.folder) }} />
+      <Forecast delivery={delivery.id} asked={{ ...asked, folder }} />
     </FormDialog>
   );
 }

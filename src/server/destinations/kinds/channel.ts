@@ -1,11 +1,10 @@
 import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
-import { WobrelError } from '../../../core/errors';
 import { defineDestination, type There } from '../destination';
 import { rulesSchema } from '../rules';
 import { addressSchema, plainAddress, secretSchema } from '../settings-parts';
-import { destinationRefuses, lineTrouble, troubleOf } from '../trouble';
+import { changedThere, destinationRefuses, lineTrouble, troubleOf } from '../trouble';
 
 /** Most characters of a reason that are told. */
 const LONGEST_REASON = 300;
@@ -80,7 +79,7 @@ export const channel = defineDestination({
           body: Readable.toWeb(createReadStream(source)) as BodyInit,
           duplex: 'half',
         });
-        if (response.status === 412) throw new WobrelError('changed-there', `${name} was changed there meanwhile.`);
+        if (response.status === 412) throw changedThere(name);
         return (await orTrouble(response)).headers.get('etag') ?? '';
       },
     };

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { WobrelError } from '../../../core/errors';
 import { asWriteError, digestFile } from '../../store';
 import { asideName, defineDestination, type There } from '../destination';
-import { destinationRefuses } from '../trouble';
+import { changedThere, destinationRefuses } from '../trouble';
 
 /** Another one whenever the file is written or another takes its place. */
 async function thereAt(path: string): Promise<There | null> {
@@ -24,7 +24,7 @@ function asRefusal(error: unknown, path: string): unknown {
 /** Takes a name that is free: a link never takes another's place. */
 async function linkFree(from: string, to: string, name: string): Promise<void> {
   await link(from, to).catch((error: NodeJS.ErrnoException) => {
-    throw error.code === 'EEXIST' ? new WobrelError('changed-there', `${name} came to be there meanwhile.`) : error;
+    throw error.code === 'EEXIST' ? changedThere(name) : error;
   });
 }
 
@@ -60,8 +60,7 @@ export const folder = defineDestination({
         const written = await open(aside, 'r+');
         await written.sync().finally(() => written.close());
         const there = await thereAt(path);
-        if (there?.version !== over?.version)
-          throw new WobrelError('changed-there', `${name} was changed there meanwhile.`);
+        if (there?.version !== over?.version) throw changedThere(name);
         await (over ? rename(aside, path) : linkFree(aside, path, name));
         return (await thereAt(path))!.version;
       } catch (error) {

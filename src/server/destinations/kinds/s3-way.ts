@@ -10,25 +10,18 @@ import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { WobrelError } from '../../../core/errors';
 import type { Way } from '../destination';
-import { lineTrouble, troubleOf } from '../trouble';
+import { changedThere, lineTrouble, telling, troubleOf } from '../trouble';
 
 /** Errors of the client, as what is to be done about them. */
 function asTrouble(error: unknown): unknown {
   const { $metadata, message, $response } = error as S3ServiceException;
   const status = $metadata?.httpStatusCode;
   if (status === undefined) return lineTrouble(error);
-  if (status === 409 || status === 412)
-    return new WobrelError('changed-there', 'The object was changed there meanwhile.');
+  if (status === 409 || status === 412) return changedThere('The object');
   return troubleOf(status, message, $response?.headers['retry-after'] ?? null);
 }
 
-async function call<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    throw asTrouble(error);
-  }
-}
+const call = telling(asTrouble);
 
 type S3Settings = {
   readonly endpoint?: string | undefined;
@@ -72,8 +65,7 @@ export function s3Way({ endpoint, region, bucket, prefix, keyId, secret }: S3Set
       }),
     put: async (name, { source, bytes, type }, over, abortSignal) => {
       // Stores that don't know the conditions below just put it: so it is looked at once more.
-      if ((await look(name, abortSignal))?.version !== over?.version)
-        throw new WobrelError('changed-there', `${name} was changed there meanwhile.`);
+      if ((await look(name, abortSignal))?.version !== over?.version) throw changedThere(name);
       const condition = over ? { IfMatch: over.version } : { IfNoneMatch: '*' };
       const object = { ...at(name), Body: createReadStream(source), ContentLength: bytes, ContentType: type };
       await call(() => client.send(new PutObjectCommand({ ...object, ...condition }), { abortSignal }));

@@ -3,10 +3,9 @@ import { createReadStream } from 'node:fs';
 import { posix } from 'node:path';
 import { AuthType, createClient, type WebDAVClient, type WebDAVClientError } from 'webdav';
 import { z } from 'zod';
-import { WobrelError } from '../../../core/errors';
 import { asideName, defineDestination, type There } from '../destination';
 import { addressSchema, plainAddress, secretSchema } from '../settings-parts';
-import { lineTrouble, troubleOf } from '../trouble';
+import { changedThere, lineTrouble, telling, troubleOf } from '../trouble';
 
 /** A strong and a weak tag of the same content count as one: some servers give the weak one in a file's first second. */
 const plainTag = (tag: string) => tag.replace(/^W\//, '');
@@ -21,17 +20,7 @@ function asTrouble(error: unknown): unknown {
 const addressOf = (url: string, path: string) =>
   url.replace(/\/+$/, '') + path.split('/').map(encodeURIComponent).join('/');
 
-const changedThere = (path: string) =>
-  new WobrelError('changed-there', `${path.slice(1)} was changed there meanwhile.`);
-
-/** The client's calls, each with its trouble told alike. */
-async function call<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    throw asTrouble(error);
-  }
-}
+const call = telling(asTrouble);
 
 type Tagged = There & { readonly tag: string };
 
@@ -89,7 +78,7 @@ async function moveOver({ client, from, to, address, over }: Move, signal: Abort
   const move = (headers?: Record<string, string>) =>
     client.moveFile(from, to, { overwrite: over !== null, headers, signal });
   const there = await lookAt(client, to, signal);
-  if (there?.version !== over?.version) throw changedThere(to);
+  if (there?.version !== over?.version) throw changedThere(to.slice(1));
   const isUnchanged = async () => (await lookAt(client, to, signal))?.version === there?.version;
   await call(async () => {
     try {
@@ -98,7 +87,7 @@ async function moveOver({ client, from, to, address, over }: Move, signal: Abort
     } catch (error) {
       if (!isRefusedCondition(error)) throw error;
       // Some servers know conditions for locks only, and refuse all others.
-      if (over === null || !(await isUnchanged())) throw changedThere(to);
+      if (over === null || !(await isUnchanged())) throw changedThere(to.slice(1));
       await move();
     }
   });
@@ -142,7 +131,7 @@ export const webdav = defineDestination({
           throw error;
         }
         const now = await look(name, signal);
-        if (now?.bytes !== bytes) throw changedThere(path);
+        if (now?.bytes !== bytes) throw changedThere(name);
         return now.version;
       },
     };
