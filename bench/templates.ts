@@ -3,8 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { keptTemplate } from '../src/core/template';
-import { migrateDatabase, tables, write } from '../src/server/db';
+import { migrateDatabase, tables } from '../src/server/db';
 import { templateCards } from '../src/server/services';
+import { FIRST_WORKSPACE, hereIn, type Here } from '../src/server/workspace';
 import { median } from './median';
 
 /** Templates and the batches that use them: first the few, then as many more as make the many. */
@@ -15,9 +16,9 @@ const VERSIONS = 3;
 
 export type TemplatesSpeed = { readonly few: number; readonly many: number };
 
-async function add(from: typeof FEW | { templates: 0; batches: 0 }, to: typeof FEW): Promise<void> {
+async function add(here: Here, from: typeof FEW | { templates: 0; batches: 0 }, to: typeof FEW): Promise<void> {
   const document = keptTemplate({ wobrel: 1, name: 'Tile', borders: [{ width: 16 }], shadows: [{}] });
-  await write(async (tx) => {
+  await here.write(async (tx) => {
     for (let i = from.templates; i < to.templates; i++) {
       const [row] = await tx.insert(tables.templates).values({ name: `Tile ${i}`, tags: [`tag ${i % 7}`] }).returning({ id: tables.templates.id }); // prettier-ignore
       const versions = Array.from({ length: VERSIONS }, (_, v) => ({ templateId: row!.id, version: v + 1, document }));
@@ -27,11 +28,11 @@ async function add(from: typeof FEW | { templates: 0; batches: 0 }, to: typeof F
   });
 }
 
-async function pageTime(rounds: number): Promise<number> {
+async function pageTime(here: Here, rounds: number): Promise<number> {
   const times: number[] = [];
   for (let round = -3; round < rounds; round++) {
     const begun = performance.now();
-    JSON.stringify(await templateCards.listCards(templateCards.cardsSchema.parse({ limit: 20 })));
+    JSON.stringify(await templateCards.listCards(here, templateCards.cardsSchema.parse({ limit: 20 })));
     if (round >= 0) times.push(performance.now() - begun);
   }
   return median(times);
@@ -42,11 +43,12 @@ export async function measureTemplates(rounds: number): Promise<TemplatesSpeed> 
   const folder = mkdtempSync(join(tmpdir(), 'wobrel-bench-templates-'));
   process.env.WOBREL_DATA = folder;
   try {
-    await migrateDatabase();
-    await add({ templates: 0, batches: 0 }, FEW);
-    const few = await pageTime(rounds);
-    await add(FEW, MANY);
-    return { few, many: await pageTime(rounds) };
+    const here = hereIn(FIRST_WORKSPACE);
+    await migrateDatabase(here.db);
+    await add(here, { templates: 0, batches: 0 }, FEW);
+    const few = await pageTime(here, rounds);
+    await add(here, FEW, MANY);
+    return { few, many: await pageTime(here, rounds) };
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -1,3 +1,3 @@
-export { database, migrateDatabase, write, type Transaction } from './client';
+export { migrateDatabase, openDatabase, type Database, type Transaction, type Write } from './client';
 export * as tables from './schema';
 export type { DeliveryState, Recipe } from './schema';

@@ -338,3 +338,64 @@ export const jobs = sqliteTable(
   },
   (table) => [index('jobs_state').on(table.state, table.id), uniqueIndex('jobs_subject').on(table.kind, table.subject)],
 );
+
+export const VERBS = [
+  'made',
+  'renamed',
+  'changed',
+  'deleted',
+  'worked',
+  'added-photos',
+  'changed-photos',
+  'removed-photos',
+  'applied',
+  'saved-version',
+  'exported',
+  'cancelled',
+  'resumed',
+  'turned-on',
+  'gave-role',
+  'gave-link',
+  'signed-out',
+  'removed',
+] as const;
+
+export const KINDS = [
+  'batch',
+  'template',
+  'shape',
+  'picture',
+  'delivery',
+  'upload',
+  'person',
+  'token',
+  'workspace',
+] as const;
+
+/** Who did what: one line a change; what it was done to may be gone. */
+export const doings = sqliteTable(
+  'doings',
+  {
+    id: id(),
+    /** When it was last done, of what goes on and on. */
+    at: integer('at').notNull(),
+    /** The person, where people sign in. */
+    person: text('person'),
+    /** Their name then. */
+    who: text('who').notNull(),
+    verb: text('verb', { enum: VERBS }).notNull(),
+    kind: text('kind', { enum: KINDS }).notNull(),
+    /** The number of what it was done to. */
+    subject: integer('subject'),
+    /** What that was called then. */
+    name: text('name').notNull(),
+    /** What else is to be said of it. */
+    words: text('words'),
+    times: integer('times').notNull().default(1),
+  },
+  (table) => [
+    index('doings_subject').on(table.kind, table.subject, table.id),
+    index('doings_at').on(table.at, table.id),
+    index('doings_who').on(table.who, table.at),
+  ],
+);

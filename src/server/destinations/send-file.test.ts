@@ -14,9 +14,10 @@ import type { StandIn } from '../../stand-ins/serve';
 import type { Sent, Way } from './destination';
 import { openDestination } from './settings';
 import { sendFile, type Pauses, type SendOptions } from './send-file';
+import { filesIn as pathsIn } from '../store';
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrel-destinations-'));
-process.env.WOBREL_DATA = folder;
+const here = { files: pathsIn(folder) };
 const at = (...parts: string[]) => join(folder, ...parts);
 mkdirSync(at('out'));
 
@@ -70,7 +71,7 @@ describe.each(['disk', 'dav', 'plain dav', 's3', 'shop'])('%s', (kind) => {
   const name = kind === 'shop' ? 'mug.png' : 'autumn shelf/50% #1 é.png';
   let way: Way;
   beforeAll(async () => {
-    way = await openDestination(kind);
+    way = await openDestination(here, kind);
   });
 
   test('a file is sent whole, and found there the next time', async () => {
@@ -112,7 +113,7 @@ describe.each(['dav', 'shop'])('%s, when it does not do as it should', (kind) =>
   const keptFolder = () => at(kind);
   let way: Way;
   beforeAll(async () => {
-    way = await openDestination(kind);
+    way = await openDestination(here, kind);
   });
   beforeEach(() => {
     rmSync(keptFolder(), { recursive: true });
@@ -150,7 +151,7 @@ describe.each(['dav', 'shop'])('%s, when it does not do as it should', (kind) =>
 });
 
 test('told to end, it ends at once, pauses included', async () => {
-  const way = await openDestination('dav');
+  const way = await openDestination(here, 'dav');
   dav.setFault({ kind: 'error', pauseMs: 0 });
   const ender = new AbortController();
   const sending = sendFile(way, 'a.png', first, { known: null, replace: false, signal: ender.signal });
@@ -160,7 +161,7 @@ test('told to end, it ends at once, pauses included', async () => {
 });
 
 test.each(['dav', 's3', 'shop'])('%s: one that never answers is tried again, and told as too slow', async (kind) => {
-  const way = await openDestination(kind);
+  const way = await openDestination(here, kind);
   const stuck: Way = {
     ...way,
     put: (name, file, over, ended) => {
@@ -189,7 +190,7 @@ test('nobody there, and a wrong key, are told apart', async () => {
       ],
     }),
   );
-  const sent = async (name: string) => send(await openDestination(name), 'a.png', first);
+  const sent = async (name: string) => send(await openDestination(here, name), 'a.png', first);
   await expect(sent('gone')).rejects.toMatchObject({
     code: 'try-later',
     message: expect.stringMatching(/can’t be reached/),

@@ -5,7 +5,7 @@
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
-import { destinationsPath } from '../store';
+import type { Here } from '../workspace';
 import type { DestinationKind, Way } from './destination';
 import { channel } from './kinds/channel';
 import { folder } from './kinds/folder';
@@ -33,8 +33,8 @@ type Settings = { readonly name: string; readonly kind: (typeof KINDS)[number]['
 export type DestinationWords = { readonly name: string; readonly label: string; readonly address: string };
 
 /** @throws WobrelError `destinations-invalid` with the path at fault */
-async function allSettings(): Promise<readonly Settings[]> {
-  const text = await readFile(destinationsPath(), 'utf8').catch((error: NodeJS.ErrnoException) => {
+async function allSettings(here: Pick<Here, 'files'>): Promise<readonly Settings[]> {
+  const text = await readFile(here.files.destinations(), 'utf8').catch((error: NodeJS.ErrnoException) => {
     if (error.code === 'ENOENT') return null;
     throw new WobrelError('destinations-invalid', 'destinations.json can’t be read.');
   });
@@ -58,16 +58,16 @@ function parsed(text: string): unknown {
 const kindOf = ({ kind }: Settings) => KINDS.find((one) => one.kind === kind) as unknown as DestinationKind;
 
 /** All destinations that the owner wrote down, in their order. @throws WobrelError `destinations-invalid` */
-export async function listDestinations(): Promise<readonly DestinationWords[]> {
-  return (await allSettings()).map((one) => {
+export async function listDestinations(here: Pick<Here, 'files'>): Promise<readonly DestinationWords[]> {
+  return (await allSettings(here)).map((one) => {
     const { label, address } = kindOf(one);
     return { name: one.name, label, address: address(one) };
   });
 }
 
 /** @throws WobrelError `not-found`, or `destinations-invalid` */
-export async function openDestination(name: string): Promise<Way> {
-  const found = (await allSettings()).find((one) => one.name === name);
+export async function openDestination(here: Pick<Here, 'files'>, name: string): Promise<Way> {
+  const found = (await allSettings(here)).find((one) => one.name === name);
   if (!found) throw new WobrelError('not-found', `There is no destination “${name}” any more.`);
   return kindOf(found).open(found);
 }

@@ -15,7 +15,7 @@ async function answerTo(work: Work, asked = request()) {
 }
 
 test('plain objects are answered as JSON, nothing as 204, and parameters are handed over', async () => {
-  expect(await answerTo(async (_, { id }) => ({ id }))).toEqual({ status: 200, body: { id: '7' } });
+  expect(await answerTo(async ({ id }) => ({ id }))).toEqual({ status: 200, body: { id: '7' } });
   expect(await answerTo(async () => {})).toEqual({ status: 204, body: null });
 });
 
@@ -46,7 +46,7 @@ test('an unexpected error is logged and told without its details', async () => {
 });
 
 test('a body is checked against its schema: the field at fault is named', async () => {
-  const work = async (asked: Request) => bodyOf(asked, z.strictObject({ name: z.string() }));
+  const work = async ({ request }: { request: Request }) => bodyOf(request, z.strictObject({ name: z.string() }));
   const sent = (text: string) => request({ method: 'POST', body: text });
   expect((await answerTo(work, sent('{"name":3}'))).body.error).toMatchObject({ code: 'invalid', at: 'name' });
   expect((await answerTo(work, sent('{"name":'))).body.error.message).toBe('The request is not JSON.');

@@ -2,6 +2,7 @@
 import { ZodError } from 'zod';
 import { WobrelError } from '../../core/errors';
 import type { ProxySize } from '../config';
+import { FIRST_WORKSPACE, hereIn, type Here } from '../workspace';
 import { guard } from './guard';
 
 const STATUS: Readonly<Record<string, number>> = {
@@ -44,14 +45,21 @@ function answerFor(error: unknown): Response {
   );
 }
 
-type Work = (request: Request, params: Record<string, string>) => Promise<Response | object | void>;
+/** The names that parts of addresses go by. */
+type Part = 'id' | 'sum' | 'size' | 'name' | 'other' | 'file';
+
+/** What a route is asked: where and by whom, with what, and the parts of its address. */
+type Asked = { readonly here: Here; readonly request: Request } & Readonly<Record<Part, string>>;
+
+type Work = (asked: Asked) => Promise<Response | object | void>;
 
 /** Wraps one method's work. */
 function route(work: Work) {
   return async (request: Request, context: { params: Promise<unknown> }): Promise<Response> => {
     try {
       guard(request.headers, request.method);
-      const answer = await work(request, (await context.params) as Record<string, string>);
+      const parts = (await context.params) as Record<Part, string>;
+      const answer = await work({ ...parts, here: hereIn(FIRST_WORKSPACE), request });
       if (answer instanceof Response) return answer;
       return answer === undefined ? new Response(null, { status: 204 }) : Response.json(answer);
     } catch (error) {
@@ -69,7 +77,7 @@ type Method = (typeof METHODS)[number];
  */
 export function routes(works: Partial<Record<Method, Work>>): Record<Method, ReturnType<typeof route>> {
   const known = Object.keys(works).join(', ');
-  const refuse: Work = async (request) => {
+  const refuse: Work = async ({ request }) => {
     throw new WobrelError('method', `${request.method} is not possible here, only ${known || 'nothing'}.`);
   };
   return Object.fromEntries(METHODS.map((method) => [method, route(works[method] ?? refuse)])) as ReturnType<

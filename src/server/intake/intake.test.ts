@@ -8,8 +8,8 @@ import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
 import { inspectPhoto, makeProxies, openPhoto } from '.';
-import { proxyPath } from '../store';
 import { sniff } from './sniff';
+import { filesIn } from '../store';
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrel-intake-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -151,9 +151,10 @@ test.each([
 });
 
 describe('what is not taken is told in a sentence', () => {
+  const here = { files: filesIn(file('data')) };
   const refusal = async (path: string) => {
     const error = await inspectPhoto(path).then(
-      () => makeProxies(path, 'f'.repeat(64)).catch((e: unknown) => e),
+      () => makeProxies(here, path, 'f'.repeat(64)).catch((e: unknown) => e),
       (e: unknown) => e,
     );
     expect(error).toBeInstanceOf(WobrelError);
@@ -167,7 +168,6 @@ describe('what is not taken is told in a sentence', () => {
     expect((await refusal(`${DEMO}/price-list.jpg`)).message).toMatch(/not a JPEG.*looks like a text file/);
   });
   test('a photo cut short', async () => {
-    process.env.WOBREL_DATA = file('data');
     expect((await refusal(`${DEMO}/kiln-load-cut-short.jpg`)).message).toBe('The file is broken or cut short.');
   });
   test('an SVG, whatever it is called', async () => {
@@ -235,15 +235,15 @@ test('what a refusal says are sentences of ours: no path, no word of the decoder
 });
 
 test('proxies have a longest side of 512 and 2048, are upright and carry no metadata', async () => {
-  process.env.WOBREL_DATA = file('data');
+  const here = { files: filesIn(file('data')) };
   const path = file('large.jpg');
   await sharp({ create: { width: 3000, height: 4500, channels: 3, background: '#a0b0c0' } })
     .withExifMerge({ IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } })
     .jpeg()
     .toFile(path);
-  await makeProxies(path, 'a'.repeat(64));
+  await makeProxies(here, path, 'a'.repeat(64));
   for (const size of [512, 2048] as const) {
-    const metadata = await sharp(proxyPath('a'.repeat(64), size)).metadata();
+    const metadata = await sharp(here.files.proxy('a'.repeat(64), size)).metadata();
     expect(Math.max(metadata.width, metadata.height)).toBe(size);
     expect([metadata.exif, metadata.orientation]).toEqual([undefined, undefined]);
   }

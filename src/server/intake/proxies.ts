@@ -2,7 +2,8 @@
 import { rm } from 'node:fs/promises';
 import sharp from 'sharp';
 import { PROXY_SIZES } from '../config';
-import { proxyPath, writeWhole } from '../store';
+import { writeWhole } from '../store';
+import type { Here } from '../workspace';
 import { brokenPhoto } from './inspect';
 import { openPhoto } from './open';
 
@@ -14,7 +15,7 @@ const JPEG = { quality: 95, chromaSubsampling: '4:4:4' } as const;
  *
  * @throws WobrelError `photo-broken` where its pixels can't be read to the end
  */
-export async function makeProxies(path: string, sha256: string): Promise<void> {
+export async function makeProxies(here: Pick<Here, 'files'>, path: string, sha256: string): Promise<void> {
   const [small, large] = PROXY_SIZES;
   const inside = { fit: 'inside', withoutEnlargement: true } as const;
   const { data, info } = await openPhoto(path)
@@ -30,9 +31,9 @@ export async function makeProxies(path: string, sha256: string): Promise<void> {
     [small, await decoded().resize(small, small, inside).jpeg(JPEG).toBuffer()],
   ] as const;
   try {
-    for (const [size, bytes] of written) await writeWhole(proxyPath(sha256, size), bytes);
+    for (const [size, bytes] of written) await writeWhole(here.files.proxy(sha256, size), bytes);
   } catch (error) {
-    for (const [size] of written) await rm(proxyPath(sha256, size), { force: true });
+    for (const [size] of written) await rm(here.files.proxy(sha256, size), { force: true });
     throw error;
   }
 }

@@ -3,11 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { WobrelError } from '../../core/errors';
 import { seededBytes } from '../../core/testing/photos';
-import { arrivalsFolder, sha256Of } from '../store';
+import { sha256Of } from '../store';
 import { receiveFiles, type Arrival } from '.';
+import { filesIn } from '../store';
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrel-receive-'));
-process.env.WOBREL_DATA = folder;
+const here = { files: filesIn(folder) };
 afterAll(() => rmSync(folder, { recursive: true }));
 
 /** A multipart body as a browser sends it. */
@@ -36,7 +37,7 @@ function streamOf(bytes: Uint8Array, until = bytes.length): ReadableStream<Uint8
 
 async function received(bytes: Uint8Array, headers: Headers, until?: number) {
   const arrivals: Arrival[] = [];
-  const outcome = await receiveFiles(streamOf(bytes, until), headers, async (arrival) => {
+  const outcome = await receiveFiles(here, streamOf(bytes, until), headers, async (arrival) => {
     arrivals.push(arrival);
   }).then(
     () => null,
@@ -67,7 +68,7 @@ test('where the sender breaks off, whole files are kept and the one in progress 
   expect(outcome).toBeInstanceOf(WobrelError);
   expect(outcome).toMatchObject({ code: 'upload-broken' });
   expect(arrivals.map((a) => a.name)).toEqual(['größe.jpg']);
-  expect(readdirSync(arrivalsFolder())).toHaveLength(1);
+  expect(readdirSync(here.files.arrivals())).toHaveLength(1);
   rmSync(arrivals[0]!.path);
 });
 
@@ -80,7 +81,7 @@ test('a body that is no multipart is refused', async () => {
 test('trouble while one file is taken in is told, and the others are still taken', async () => {
   const { headers, bytes } = await bodyOf(FILES);
   const taken: string[] = [];
-  const outcome = await receiveFiles(streamOf(bytes), headers, async ({ name }) => {
+  const outcome = await receiveFiles(here, streamOf(bytes), headers, async ({ name }) => {
     if (name === 'b.png') throw new WobrelError('cannot-write', 'Nothing could be written: the disk is full.');
     taken.push(name);
   }).catch((error: unknown) => error);

@@ -9,7 +9,8 @@ import { pipeline } from 'node:stream/promises';
 import PQueue from 'p-queue';
 import { WobrelError } from '../../core/errors';
 import { MAX_FILE_BYTES } from '../config';
-import { arrivalsFolder, asWriteError } from '../store';
+import { asWriteError } from '../store';
+import type { Here } from '../workspace';
 
 /** A file that arrived; `path` is ours to move or delete. */
 export type Arrival = {
@@ -21,8 +22,12 @@ export type Arrival = {
   readonly tooLarge: boolean;
 };
 
-async function receiveFile(stream: Readable & { truncated?: boolean }, name: string): Promise<Arrival> {
-  const path = join(arrivalsFolder(), randomUUID());
+async function receiveFile(
+  here: Pick<Here, 'files'>,
+  stream: Readable & { truncated?: boolean },
+  name: string,
+): Promise<Arrival> {
+  const path = join(here.files.arrivals(), randomUUID());
   const hash = createHash('sha256');
   let bytes = 0;
   const counting = new Transform({
@@ -48,12 +53,13 @@ async function receiveFile(stream: Readable & { truncated?: boolean }, name: str
  * @throws WobrelError `upload-broken` or `cannot-write`
  */
 export async function receiveFiles(
+  here: Pick<Here, 'files'>,
   body: ReadableStream<Uint8Array>,
   headers: Headers,
   onFile: (arrival: Arrival) => Promise<void>,
 ): Promise<void> {
-  await mkdir(arrivalsFolder(), { recursive: true }).catch((error: unknown) => {
-    throw asWriteError(error, join(arrivalsFolder(), 'x'));
+  await mkdir(here.files.arrivals(), { recursive: true }).catch((error: unknown) => {
+    throw asWriteError(error, join(here.files.arrivals(), 'x'));
   });
   const parser = busboy({
     headers: Object.fromEntries(headers),
@@ -64,7 +70,7 @@ export async function receiveFiles(
   // Arrived files wait on the disk: a request of thousands never decodes more than two at a time.
   const taking = new PQueue({ concurrency: 2 });
   parser.on('file', (_field, stream, { filename }) => {
-    const file = receiveFile(stream, filename || 'unnamed').then((arrival) => taking.add(() => onFile(arrival)));
+    const file = receiveFile(here, stream, filename || 'unnamed').then((arrival) => taking.add(() => onFile(arrival)));
     file.catch(() => stream.resume());
     files.push(file);
   });

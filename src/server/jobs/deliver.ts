@@ -9,11 +9,12 @@ import { WobrelError } from '../../core/errors';
 import type { CheckedPhoto } from '../../core/checks';
 import type { ManifestItem, PlacedItem } from '../../core/export';
 import { keptTemplate, type Template } from '../../core/template';
-import { database, tables, write } from '../db';
+import { tables } from '../db';
 import { outlinesOf } from '../geometry';
 import { keptPaths } from '../pictures';
 import { plateCache, shareTemplate, type RenderedFile, type Renderer } from '../render';
-import { deliveryFolder, digestFile, originalPath } from '../store';
+import { digestFile } from '../store';
+import type { Here } from '../workspace';
 import { announce } from './events';
 import { takeOver } from './take-over';
 
@@ -68,8 +69,8 @@ function photosThen({ slots, ...row }: PhotoRow, template: Template) {
 }
 
 /** What the batch of a delivery is like; for each cutout its photos, which others look like them, and how captions speak of it. */
-async function batchOf(delivery: typeof deliveries.$inferSelect, template: Template) {
-  const rows = await database()
+async function batchOf(here: Here, delivery: typeof deliveries.$inferSelect, template: Template) {
+  const rows = await here.db
     .select()
     .from(deliveryPhotos)
     .where(eq(deliveryPhotos.deliveryId, delivery.id))
@@ -100,11 +101,11 @@ type Made = {
   readonly files: ReadonlyMap<number, WrittenFile>;
 };
 
-async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: DeliverContext) {
+async function photoMaker(here: Here, delivery: typeof deliveries.$inferSelect, { pool }: DeliverContext) {
   const template = keptTemplate(delivery.document);
-  const folder = deliveryFolder(delivery.id);
-  const { means, words, twin } = await batchOf(delivery, template);
-  const shared = shareTemplate(template, delivery.outline, means, keptPaths(template));
+  const folder = here.files.delivery(delivery.id);
+  const { means, words, twin } = await batchOf(here, delivery, template);
+  const shared = shareTemplate(template, delivery.outline, means, keptPaths(here, template));
   const plates = plateCache(pool, template, shared);
   return async (photo: PhotoRow, files: readonly FileRow[]): Promise<Made> => {
     const before = new Map<number, RenderedFile>();
@@ -114,7 +115,7 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
       const found = await finishedBefore(path);
       if (found) before.set(file.id, found);
       else if (earlier?.sha256) {
-        const known = { path: join(deliveryFolder(earlier.deliveryId), earlier.file), sha256: earlier.sha256 };
+        const known = { path: join(here.files.delivery(earlier.deliveryId), earlier.file), sha256: earlier.sha256 };
         const taken = (await takeOver(known, path)) && (await finishedBefore(path));
         if (taken) before.set(file.id, { ...taken, quality: earlier.quality });
       }
@@ -131,7 +132,7 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
       photos: photosThen(photo, template).map(
         (one, slot) =>
           one && {
-            source: originalPath(one.sha256),
+            source: here.files.original(one.sha256),
             photo: { ...one, words: words.get(photo.id)!, twin: twin(photo.id, slot) },
           },
       ),
@@ -158,8 +159,8 @@ async function photoMaker(delivery: typeof deliveries.$inferSelect, { pool }: De
 }
 
 /** Notes a photo's outcome; an error of the photo itself does not stop the others. */
-async function settle(photo: PhotoRow, outcome: Made | WobrelError): Promise<void> {
-  await write(async (tx) => {
+async function settle(here: Here, photo: PhotoRow, outcome: Made | WobrelError): Promise<void> {
+  await here.write(async (tx) => {
     if (outcome instanceof WobrelError) {
       await tx
         .update(deliveryPhotos)
@@ -173,18 +174,18 @@ async function settle(photo: PhotoRow, outcome: Made | WobrelError): Promise<voi
       .set({ state: 'done', placed: outcome.placed })
       .where(eq(deliveryPhotos.id, photo.id));
   });
-  announce(photo.deliveryId);
+  announce(here, photo.deliveryId);
 }
 
-async function waitingPage(deliveryId: number) {
-  const photos = await database()
+async function waitingPage(here: Here, deliveryId: number) {
+  const photos = await here.db
     .select()
     .from(deliveryPhotos)
     .where(and(eq(deliveryPhotos.deliveryId, deliveryId), eq(deliveryPhotos.state, 'waiting')))
     .orderBy(asc(deliveryPhotos.id))
     .limit(PAGE);
   const files = photos.length
-    ? await database()
+    ? await here.db
         .select({ file: deliveryFiles, earlier: earlierFiles })
         .from(deliveryFiles)
         .leftJoin(earlierFiles, eq(earlierFiles.id, deliveryFiles.takenFrom))
@@ -209,16 +210,20 @@ const endsDelivery = (error: unknown) => !(error instanceof WobrelError) || erro
  *
  * @throws where it can't go on at all, for example as the disk is full
  */
-export async function deliver(deliveryId: number, context: DeliverContext): Promise<void> {
-  const [delivery] = await database().select().from(deliveries).where(eq(deliveries.id, deliveryId));
+export async function deliver(here: Here, deliveryId: number, context: DeliverContext): Promise<void> {
+  const [delivery] = await here.db.select().from(deliveries).where(eq(deliveries.id, deliveryId));
   if (!delivery) return;
-  await sweepAside(deliveryFolder(deliveryId));
-  const make = await photoMaker(delivery, context);
+  await sweepAside(here.files.delivery(deliveryId));
+  const make = await photoMaker(here, delivery, context);
   // One photo more than threads, so that none waits for the database.
   const queue = new PQueue({ concurrency: context.pool.threads + 1 });
   let fatal: unknown = null;
   const stopped = () => fatal !== null || context.isCancelled();
-  for (let page = await waitingPage(deliveryId); page.length > 0 && !stopped(); page = await waitingPage(deliveryId)) {
+  for (
+    let page = await waitingPage(here, deliveryId);
+    page.length > 0 && !stopped();
+    page = await waitingPage(here, deliveryId)
+  ) {
     for (const { photo, files } of page)
       void queue
         .add(async () => {
@@ -228,7 +233,7 @@ export async function deliver(deliveryId: number, context: DeliverContext): Prom
             if (endsDelivery(error)) throw error;
             return error as WobrelError;
           });
-          await settle(photo, outcome);
+          await settle(here, photo, outcome);
         })
         .catch((error: unknown) => {
           fatal ??= error;

@@ -1,4 +1,3 @@
 export { photoThen, type SeenThen } from './deliver';
 export { announce, listen } from './events';
-export { embeddedQueue } from './queue';
 export { askToStop, renderPool, startRunner, wakeRunner } from './runner';

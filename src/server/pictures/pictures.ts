@@ -4,14 +4,14 @@ import { WobrelError } from '../../core/errors';
 import { bringPictures, PICTURE_SIDE, type PictureRaster } from '../../core/pictures';
 import { picturesOf, type Template } from '../../core/template';
 import { brokenPhoto, OPEN_OPTIONS } from '../intake';
-import { picturePath } from '../store';
+import type { Here } from '../workspace';
 
 /** Where the files of a template's pictures lie, by their sums. */
 export type PicturePaths = Readonly<Record<string, string>>;
 
 /** Where the kept pictures of a template lie. */
-export const keptPaths = (template: Template): PicturePaths =>
-  Object.fromEntries(picturesOf(template).map(({ sha256 }) => [sha256, picturePath(sha256)]));
+export const keptPaths = (here: Pick<Here, 'files'>, template: Template): PicturePaths =>
+  Object.fromEntries(picturesOf(template).map(({ sha256 }) => [sha256, here.files.picture(sha256)]));
 
 /**
  * A file as it is kept: upright, in sRGB, with its alpha and without metadata, a PNG no larger than is ever drawn.

@@ -2,8 +2,9 @@
 import { and, count, desc, eq, gte, inArray, isNotNull, lt, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { keptTemplate, type OpenFields, type Template } from '../../core/template';
-import { database, tables, write, type DeliveryState } from '../db';
+import { tables, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
+import { demand, note, type Here } from '../workspace';
 import { changedElsewhere, notFound } from './refusals';
 import { askForFindings } from './findings';
 import { refuseMissing } from './pictures';
@@ -57,26 +58,28 @@ export type BatchDetail = {
 const REFUSALS_LISTED = 500;
 
 /** A new batch with a plain template that suits each photo, or with the newest version of a saved one. */
-export async function createBatch(name: string, templateId: number | null = null): Promise<number> {
+export async function createBatch(here: Here, name: string, templateId: number | null = null): Promise<number> {
+  demand(here, 'artist');
   // A catalogue shape: nothing is worked out for it.
   const plain = () => ({
     draft: keptTemplate({ wobrel: 1, name: 'Plain circle', centring: { rule: 'auto', size: 'batch' } }),
     outline: null,
     templateVersionId: null,
   });
-  const start = templateId === null ? plain() : await newestVersion(templateId);
-  return write(async (tx) => {
+  const start = templateId === null ? plain() : await newestVersion(here, templateId);
+  return here.write(async (tx) => {
     const [row] = await tx
       .insert(batches)
       .values({ name, ...start })
       .returning({ id: batches.id });
+    await note(tx, here, { verb: 'made', kind: 'batch', subject: row!.id, name });
     return row!.id;
   });
 }
 
 /** All batches, newest first, in a fixed number of queries, none of which goes through all photos. */
-export async function listBatches(): Promise<BatchCard[]> {
-  const db = database();
+export async function listBatches(here: Here): Promise<BatchCard[]> {
+  const db = here.db;
   const rows = await db.select().from(batches).orderBy(desc(batches.id));
   const refused = await db.select({ batchId: refusals.batchId, n: count() }).from(refusals).groupBy(refusals.batchId);
   const newest = await db
@@ -109,10 +112,10 @@ export async function listBatches(): Promise<BatchCard[]> {
       ),
     )
     .groupBy(deliveryFiles.deliveryId);
-  const strips = await stripsOf(rows);
+  const strips = await stripsOf(here, rows);
   return rows.map((row) => {
     const delivery = newest.find((d) => d.batchId === row.id);
-    if (row.findingCount === null) askForFindings(row.id);
+    if (row.findingCount === null) askForFindings(here, row.id);
     return {
       id: row.id,
       name: row.name,
@@ -135,15 +138,15 @@ export async function listBatches(): Promise<BatchCard[]> {
   });
 }
 
-export async function batchRow(id: number) {
-  const [row] = await database().select().from(batches).where(eq(batches.id, id));
+export async function batchRow(here: Here, id: number) {
+  const [row] = await here.db.select().from(batches).where(eq(batches.id, id));
   if (!row) throw notFound('batch');
   return row;
 }
 
-export async function batchDetail(id: number): Promise<BatchDetail> {
-  const db = database();
-  const row = await batchRow(id);
+export async function batchDetail(here: Here, id: number): Promise<BatchDetail> {
+  const db = here.db;
+  const row = await batchRow(here, id);
   const [saved] = row.templateVersionId
     ? await db
         .select({
@@ -190,17 +193,21 @@ export async function batchDetail(id: number): Promise<BatchDetail> {
   };
 }
 
-export async function renameBatch(id: number, name: string): Promise<void> {
-  await batchRow(id);
-  await write(async (tx) => {
+export async function renameBatch(here: Here, id: number, name: string): Promise<void> {
+  demand(here, 'artist');
+  const before = await batchRow(here, id);
+  await here.write(async (tx) => {
     await tx.update(batches).set({ name }).where(eq(batches.id, id));
+    await note(tx, here, { verb: 'renamed', kind: 'batch', subject: id, name, words: before.name });
   });
 }
 
 /** Deletes the batch and what belongs to it; deliveries made from it stay. */
-export async function deleteBatch(id: number): Promise<void> {
-  await write(async (tx) => {
-    await tx.delete(batches).where(eq(batches.id, id));
+export async function deleteBatch(here: Here, id: number): Promise<void> {
+  demand(here, 'artist');
+  await here.write(async (tx) => {
+    const [row] = await tx.delete(batches).where(eq(batches.id, id)).returning({ name: batches.name });
+    if (row) await note(tx, here, { verb: 'deleted', kind: 'batch', subject: id, name: row.name });
   });
 }
 
@@ -217,20 +224,22 @@ export type OwnSave = { readonly window: string; readonly change: number };
  * @throws WobrelError `template-…`, `shape-intricate`, `picture-missing`, `not-found`, or `conflict`
  */
 export async function saveDraft(
+  here: Here,
   id: number,
   document: unknown,
   revision: number,
   own: OwnSave | null = null,
 ): Promise<number> {
+  demand(here, 'artist');
   const { template, outline } = await outlinesOf().template(document);
-  await refuseMissing(template);
-  const { templateVersionId, draft } = await batchRow(id);
-  await refuseLocked(templateVersionId, draft, template);
+  await refuseMissing(here, template);
+  const { name, templateVersionId, draft } = await batchRow(here, id);
+  await refuseLocked(here, templateVersionId, draft, template);
   const [window, change] = [own?.window ?? null, own?.change ?? 0];
   const isNext = eq(batches.revision, revision);
   const follows = own && and(eq(batches.savedBy, own.window), lt(batches.savedChange, own.change));
   const isLate = own && and(eq(batches.savedBy, own.window), gte(batches.savedChange, own.change));
-  const kept = await write(async (tx) => {
+  const kept = await here.write(async (tx) => {
     if (isLate) {
       const [newer] = await tx
         .select()
@@ -252,26 +261,31 @@ export async function saveDraft(
       }) // prettier-ignore
       .where(and(eq(batches.id, id), follows ? or(isNext, follows) : isNext))
       .returning({ revision: batches.revision });
-    return changed?.revision ?? null;
+    if (!changed) return null;
+    await note(tx, here, { verb: 'worked', kind: 'batch', subject: id, name });
+    return changed.revision;
   });
   if (kept !== null) return kept;
-  await batchRow(id);
+  await batchRow(here, id);
   throw changedElsewhere();
 }
 
 /** Says which fields its photos' data has; what photos have in others is kept, in case they come back. */
-export async function setFields(id: number, fields: readonly string[]): Promise<void> {
-  await batchRow(id);
-  await write(async (tx) => {
+export async function setFields(here: Here, id: number, fields: readonly string[]): Promise<void> {
+  demand(here, 'artist');
+  const { name } = await batchRow(here, id);
+  await here.write(async (tx) => {
     // Captions may speak of them, and slots be filled by them: what was worked out is old.
     const stale = { findingCount: null, strip: null, changes: sql`${batches.changes} + 1` };
     await tx.update(batches).set({ fields, ...stale }).where(eq(batches.id, id)); // prettier-ignore
+    await note(tx, here, { verb: 'changed', kind: 'batch', subject: id, name, words: 'its fields' });
   });
 }
 
 /** Forgets the list of refused files. */
-export async function clearRefusals(id: number): Promise<void> {
-  await write(async (tx) => {
+export async function clearRefusals(here: Here, id: number): Promise<void> {
+  demand(here, 'artist');
+  await here.write(async (tx) => {
     await tx.delete(refusals).where(eq(refusals.batchId, id));
   });
 }

@@ -7,9 +7,9 @@ import { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, SUMS_FILE, type Manifest, type ManifestItem } from '../../core/export';
 import { ratioOf, type Template } from '../../core/template';
-import { database, tables, write, type DeliveryState } from '../db';
-import { announce, askToStop, embeddedQueue, wakeRunner } from '../jobs';
-import { deliveryFolder } from '../store';
+import { tables, type DeliveryState } from '../db';
+import { announce, askToStop, wakeRunner } from '../jobs';
+import { demand, note, type Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 import { isOnePhoto } from './delivery-svg';
 
@@ -55,8 +55,8 @@ const outputsOf = (template: Template): DeliveryProgress['outputs'] =>
   (template.outputs ?? []).map(({ name, trim }) => ({ name, ratio: ratioOf(template), isTrimmed: trim !== false }));
 
 /** Counts what is done so far of some deliveries, in two queries for all. */
-async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Promise<DeliveryProgress[]> {
-  const db = database();
+async function progressOf(here: Here, rows: readonly (typeof deliveries.$inferSelect)[]): Promise<DeliveryProgress[]> {
+  const db = here.db;
   const ids = rows.map((row) => row.id);
   const states = await db
     .select({ id: deliveryPhotos.deliveryId, state: deliveryPhotos.state, n: count() })
@@ -92,14 +92,15 @@ async function progressOf(rows: readonly (typeof deliveries.$inferSelect)[]): Pr
   });
 }
 
-export async function deliveryProgress(id: number): Promise<DeliveryProgress> {
-  return (await progressOf([await deliveryRow(id)]))[0]!;
+export async function deliveryProgress(here: Here, id: number): Promise<DeliveryProgress> {
+  return (await progressOf(here, [await deliveryRow(here, id)]))[0]!;
 }
 
 /** The newest deliveries, of one batch or of all. */
-export async function listDeliveries(batchId: number | null, limit = 50): Promise<DeliveryProgress[]> {
+export async function listDeliveries(here: Here, batchId: number | null, limit = 50): Promise<DeliveryProgress[]> {
   return progressOf(
-    await database()
+    here,
+    await here.db
       .select()
       .from(deliveries)
       .where(batchId === null ? undefined : eq(deliveries.batchId, batchId))
@@ -109,8 +110,8 @@ export async function listDeliveries(batchId: number | null, limit = 50): Promis
 }
 
 /** Photos of a delivery that could not be made, with why. */
-export async function failedPhotos(id: number, limit = 200) {
-  return database()
+export async function failedPhotos(here: Here, id: number, limit = 200) {
+  return here.db
     .select({ photo: deliveryPhotos.photo, error: deliveryPhotos.error })
     .from(deliveryPhotos)
     .where(and(eq(deliveryPhotos.deliveryId, id), eq(deliveryPhotos.state, 'failed')))
@@ -119,26 +120,30 @@ export async function failedPhotos(id: number, limit = 200) {
 }
 
 /** Stops a delivery; what is finished stays, and it can be taken up again. */
-export async function cancelDelivery(id: number): Promise<void> {
-  const { state } = await deliveryRow(id);
-  if (state === 'running') return askToStop('delivery', id);
-  if (state !== 'waiting') return;
-  await write(async (tx) => {
+export async function cancelDelivery(here: Here, id: number): Promise<void> {
+  demand(here, 'artist');
+  const { state, batchName: name } = await deliveryRow(here, id);
+  if (state !== 'running' && state !== 'waiting') return;
+  await here.write((tx) => note(tx, here, { verb: 'cancelled', kind: 'delivery', subject: id, name }));
+  if (state === 'running') return askToStop(here, 'delivery', id);
+  await here.write(async (tx) => {
     await tx.update(deliveries).set({ state: 'cancelled', finishedAt: Date.now() }).where(eq(deliveries.id, id));
   });
-  announce(id);
+  announce(here, id);
 }
 
 /** Goes on with a cancelled or failed delivery; finished files are not made again. */
-export async function resumeDelivery(id: number): Promise<void> {
-  const { state } = await deliveryRow(id);
+export async function resumeDelivery(here: Here, id: number): Promise<void> {
+  demand(here, 'artist');
+  const { state, batchName: name } = await deliveryRow(here, id);
   if (state !== 'cancelled' && state !== 'failed') return;
-  await write(async (tx) => {
+  await here.write(async (tx) => {
     await tx.update(deliveries).set({ state: 'waiting', message: null, finishedAt: null }).where(eq(deliveries.id, id));
-    await embeddedQueue.add('delivery', id, tx);
+    await here.queue.add('delivery', id, tx);
+    await note(tx, here, { verb: 'resumed', kind: 'delivery', subject: id, name });
   });
-  wakeRunner();
-  announce(id);
+  wakeRunner(here);
+  announce(here, id);
 }
 
 /**
@@ -146,9 +151,9 @@ export async function resumeDelivery(id: number): Promise<void> {
  *
  * @param onlyMade true leaves out what was taken over from an earlier delivery
  */
-export async function manifestOf(id: number, onlyMade = false): Promise<Manifest> {
-  const delivery = await deliveryRow(id);
-  const rows = await database()
+export async function manifestOf(here: Here, id: number, onlyMade = false): Promise<Manifest> {
+  const delivery = await deliveryRow(here, id);
+  const rows = await here.db
     .select({
       file: deliveryFiles,
       photo: deliveryPhotos.photo,
@@ -206,12 +211,12 @@ async function refuseMissing(folder: string, items: readonly ManifestItem[]): Pr
  * @param onlyMade true leaves out what was taken over from an earlier delivery
  * @throws WobrelError `not-found`, `not-done`, or `gone` with the file that is missing
  */
-export async function zipEntries(id: number, onlyMade = false): Promise<ZipEntry[]> {
-  const delivery = await deliveryRow(id);
+export async function zipEntries(here: Here, id: number, onlyMade = false): Promise<ZipEntry[]> {
+  const delivery = await deliveryRow(here, id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
-  const manifest = await manifestOf(id, onlyMade);
+  const manifest = await manifestOf(here, id, onlyMade);
   const lastModified = new Date(delivery.finishedAt ?? delivery.createdAt);
-  const folder = deliveryFolder(id);
+  const folder = here.files.delivery(id);
   await refuseMissing(folder, manifest.items);
   const files = manifest.items.flatMap(({ file, bytes }) =>
     file === null

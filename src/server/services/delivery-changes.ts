@@ -1,5 +1,6 @@
 /** What an export would make anew since the last one, and why: told before it begins. */
 import type { Recipe } from '../db';
+import type { Here } from '../workspace';
 import { batchRow } from './batches';
 import { deliveryFilesOf } from './delivery-files';
 import { changedParts } from './recipes';
@@ -26,8 +27,8 @@ export type DeliveryChanges = {
 const LISTED = 200;
 
 /** @throws WobrelError `not-found`, `nothing-to-export` */
-export async function deliveryChanges(batchId: number): Promise<DeliveryChanges> {
-  const { cutouts, last } = await deliveryFilesOf(await batchRow(batchId), null);
+export async function deliveryChanges(here: Here, batchId: number): Promise<DeliveryChanges> {
+  const { cutouts, last } = await deliveryFilesOf(here, await batchRow(here, batchId), null);
   const identity = (photo: string, output: string) => `${photo}\0${output}`;
   const then = new Map(last?.files.map((old) => [identity(old.photo, old.output), old]));
   const files: DeliveryChanges['files'] = [];

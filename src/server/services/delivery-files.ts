@@ -12,10 +12,11 @@ import {
   type Output,
   type Template,
 } from '../../core/template';
-import { database, tables, type Recipe } from '../db';
+import { tables, type Recipe } from '../db';
 import { outlinesOf } from '../geometry';
 import type { SeenThen } from '../jobs';
 import { renderStamp } from '../render';
+import type { Here } from '../workspace';
 import type { batchRow } from './batches';
 import { cutoutsOf } from './cutouts';
 import { countedPhotos } from './findings';
@@ -72,25 +73,25 @@ export type DeliveryFiles = {
 };
 
 /** The batch's template as it is delivered: sizes like the batch are those of the whole batch, as on the wall. */
-async function sizedTemplate(batch: Batch): Promise<Template> {
+async function sizedTemplate(here: Here, batch: Batch): Promise<Template> {
   const template = keptTemplate(batch.draft);
   if (!slotTemplates(template).some(({ centring }) => centring.size === 'batch')) return template;
-  return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(batch));
+  return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(here, batch));
 }
 
 /** Deliveries that files are taken over from: the last may have been of a few photos. */
 const RECENT = 4;
 
 /** The newest deliveries of a batch that were finished, the newest first, with their files. */
-async function recentDeliveries(batchId: number): Promise<readonly LastDelivery[]> {
-  const recent = await database()
+async function recentDeliveries(here: Here, batchId: number): Promise<readonly LastDelivery[]> {
+  const recent = await here.db
     .select({ id: deliveries.id, createdAt: deliveries.createdAt })
     .from(deliveries)
     .where(and(eq(deliveries.batchId, batchId), eq(deliveries.state, 'done')))
     .orderBy(desc(deliveries.id))
     .limit(RECENT);
   const ids = recent.map(({ id }) => id);
-  const files = await database()
+  const files = await here.db
     .select({
       id: deliveryFiles.id,
       deliveryId: deliveryFiles.deliveryId,
@@ -116,9 +117,13 @@ const pause = () => new Promise((resolve) => setImmediate(resolve));
  * @param only ids of the photos to export; null all that are not left out
  * @throws WobrelError `nothing-to-export`
  */
-export async function deliveryFilesOf(batch: Batch, only: readonly number[] | null): Promise<DeliveryFiles> {
-  const template = await sizedTemplate(batch);
-  const rows = await database()
+export async function deliveryFilesOf(
+  here: Here,
+  batch: Batch,
+  only: readonly number[] | null,
+): Promise<DeliveryFiles> {
+  const template = await sizedTemplate(here, batch);
+  const rows = await here.db
     .select({ name: photos.name, photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
@@ -136,7 +141,7 @@ export async function deliveryFilesOf(batch: Batch, only: readonly number[] | nu
         ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
         : 'The batch has no photos to export, or all are left out.',
     );
-  const recent = await recentDeliveries(batch.id);
+  const recent = await recentDeliveries(here, batch.id);
   // Of several the newest counts: it is put in last.
   const known = recent.toReversed().flatMap(({ files }) => files);
   const byRecipe = new Map(known.flatMap((old) => (old.recipe ? [[recipeKey(old.recipe), old] as const] : [])));

@@ -6,7 +6,8 @@ import { picturePage, type HtmlFile } from '../../core/export';
 import { fieldsOf } from '../../core/fields';
 import { metadataFor } from '../../core/metadata';
 import { keptTemplate } from '../../core/template';
-import { database, tables } from '../db';
+import { tables } from '../db';
+import type { Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
 const { deliveryFiles, deliveryPhotos } = tables;
@@ -23,11 +24,11 @@ type Shown = { alt: string; files: HtmlFile[] };
  *
  * @throws WobrelError `not-found`, `not-done`
  */
-export async function deliveryHtml(id: number, prefix: string): Promise<string> {
-  const delivery = await deliveryRow(id);
+export async function deliveryHtml(here: Here, id: number, prefix: string): Promise<string> {
+  const delivery = await deliveryRow(here, id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const template = keptTemplate(delivery.document);
-  const rows = await database()
+  const rows = await here.db
     .select({ file: deliveryFiles, photo: deliveryPhotos })
     .from(deliveryFiles)
     .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))

@@ -9,9 +9,9 @@ import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { CHECKS } from '../../core/checks';
 import type { ManifestItem } from '../../core/export';
-import { database, tables } from '../db';
+import { tables } from '../db';
 import { oncePerProcess } from '../once';
-import { deliveryFolder } from '../store';
+import type { Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
 const { deliveryFiles, deliveryPhotos } = tables;
@@ -73,15 +73,15 @@ const fileOf = ({ takenFrom, findings, width, height, bytes, sha256, ...row }: C
 });
 
 /** Files that are finished, in the order of the manifest. */
-export async function deliveredFiles(id: number, { offset, limit, show }: z.infer<typeof filesQuery>) {
-  await deliveryRow(id);
+export async function deliveredFiles(here: Here, id: number, { offset, limit, show }: z.infer<typeof filesQuery>) {
+  await deliveryRow(here, id);
   const those = and(
     eq(deliveryFiles.deliveryId, id),
     isNotNull(deliveryFiles.sha256),
     show === 'made' ? isNull(deliveryFiles.takenFrom) : undefined,
     show === 'found' ? sql`exists (select 1 from json_each(${deliveryFiles.findings}) where json_extract(value, '$.check') not in ${OF_ALL})` : undefined, // prettier-ignore
   );
-  const rows = await database()
+  const rows = await here.db
     .select(COLUMNS)
     .from(deliveryFiles)
     .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
@@ -89,7 +89,7 @@ export async function deliveredFiles(id: number, { offset, limit, show }: z.infe
     .orderBy(asc(deliveryFiles.id))
     .limit(limit)
     .offset(offset);
-  const [total] = await database().select({ n: count() }).from(deliveryFiles).where(those);
+  const [total] = await here.db.select({ n: count() }).from(deliveryFiles).where(those);
   return { files: rows.map(fileOf), total: total!.n };
 }
 
@@ -101,13 +101,13 @@ const SIDE = 240;
  *
  * @throws WobrelError `not-found`, `gone`
  */
-export async function deliveredPicture(id: number, fileId: number): Promise<Buffer> {
-  const [row] = await database()
+export async function deliveredPicture(here: Here, id: number, fileId: number): Promise<Buffer> {
+  const [row] = await here.db
     .select({ file: deliveryFiles.file })
     .from(deliveryFiles)
     .where(and(eq(deliveryFiles.deliveryId, id), eq(deliveryFiles.id, fileId), isNotNull(deliveryFiles.sha256)));
   if (!row) throw new WobrelError('not-found', 'There is no such file.');
-  const data = await readFile(join(deliveryFolder(id), row.file)).catch(() => {
+  const data = await readFile(join(here.files.delivery(id), row.file)).catch(() => {
     throw new WobrelError('gone', `${row.file} is missing from the delivery’s folder.`, row.file);
   });
   const small = () => sharp(data).resize(SIDE, SIDE, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 85, alphaQuality: 100 }).toBuffer(); // prettier-ignore
@@ -132,9 +132,9 @@ const LISTED = 200;
 const counted = sql<number>`count(*) over ()`.as('counted');
 
 /** Finished files of one delivery whose names another does not have. */
-async function lacking(of: number, inOther: number) {
+async function lacking(here: Here, of: number, inOther: number) {
   const other = alias(deliveryFiles, 'other_files');
-  const rows = await database()
+  const rows = await here.db
     .select({ ...COLUMNS, counted })
     .from(deliveryFiles)
     .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
@@ -151,15 +151,15 @@ async function lacking(of: number, inOther: number) {
  * @param before id of the earlier one
  * @throws WobrelError `not-found`
  */
-export async function deliveryDifferences(id: number, before: number): Promise<DeliveryDifferences> {
-  await Promise.all([deliveryRow(id), deliveryRow(before)]);
+export async function deliveryDifferences(here: Here, id: number, before: number): Promise<DeliveryDifferences> {
+  await Promise.all([deliveryRow(here, id), deliveryRow(here, before)]);
   const [then, thenPhotos] = [alias(deliveryFiles, 'then_files'), alias(deliveryPhotos, 'then_photos')];
   const both = and(eq(deliveryFiles.deliveryId, id), isNotNull(deliveryFiles.sha256), isNotNull(then.sha256));
   const sameName = and(eq(then.deliveryId, before), eq(then.file, deliveryFiles.file));
   const thenColumns = Object.fromEntries(
     Object.keys(COLUMNS).map((key) => [key, key === 'photo' ? thenPhotos.photo : then[key as 'id']]),
   ) as unknown as typeof COLUMNS;
-  const rows = await database()
+  const rows = await here.db
     .select({ after: COLUMNS, before: thenColumns, counted })
     .from(deliveryFiles)
     .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
@@ -168,12 +168,12 @@ export async function deliveryDifferences(id: number, before: number): Promise<D
     .where(and(both, sql`${then.sha256} <> ${deliveryFiles.sha256}`))
     .orderBy(asc(deliveryFiles.id))
     .limit(LISTED);
-  const [same] = await database()
+  const [same] = await here.db
     .select({ n: count() })
     .from(deliveryFiles)
     .innerJoin(then, sameName)
     .where(and(both, eq(then.sha256, deliveryFiles.sha256)));
-  const [added, gone] = [await lacking(id, before), await lacking(before, id)];
+  const [added, gone] = [await lacking(here, id, before), await lacking(here, before, id)];
   return {
     same: same!.n,
     different: rows.map((row) => [fileOf(row.before), fileOf(row.after)]),

@@ -1,9 +1,9 @@
 /** Starting deliveries: what is planned is noted, and a job is left for it. */
 import { asc, eq, inArray } from 'drizzle-orm';
 import { keptTemplate, saysTheSame } from '../../core/template';
-import { database, tables, write } from '../db';
-import { embeddedQueue, wakeRunner } from '../jobs';
-import { whileKept } from '../store';
+import { tables } from '../db';
+import { wakeRunner } from '../jobs';
+import { demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
 import { deliveryFilesOf } from './delivery-files';
 import { notFound } from './refusals';
@@ -11,8 +11,8 @@ import { notFound } from './refusals';
 const { deliveries, deliveryFiles, deliveryPhotos, templateVersions } = tables;
 
 /** @throws WobrelError `not-found` */
-export async function deliveryRow(id: number) {
-  const [row] = await database().select().from(deliveries).where(eq(deliveries.id, id));
+export async function deliveryRow(here: Here, id: number) {
+  const [row] = await here.db.select().from(deliveries).where(eq(deliveries.id, id));
   if (!row) throw notFound('delivery');
   return row;
 }
@@ -30,14 +30,15 @@ export function chunked<T>(list: readonly T[], size = CHUNK): T[][] {
  *
  * @param only ids of the photos to export; null all that are not left out
  */
-export const startDelivery = (batchId: number, only: readonly number[] | null = null): Promise<number> =>
-  whileKept(() => planDelivery(batchId, only));
+export const startDelivery = (here: Here, batchId: number, only: readonly number[] | null = null): Promise<number> =>
+  here.keeping.whileKept(() => planDelivery(here, batchId, only));
 
-async function planDelivery(batchId: number, only: readonly number[] | null): Promise<number> {
-  const batch = await batchRow(batchId);
-  const { template, cutouts } = await deliveryFilesOf(batch, only);
-  const began = await versionOf(batch);
-  const id = await write(async (tx) => {
+async function planDelivery(here: Here, batchId: number, only: readonly number[] | null): Promise<number> {
+  demand(here, 'artist');
+  const batch = await batchRow(here, batchId);
+  const { template, cutouts } = await deliveryFilesOf(here, batch, only);
+  const began = await versionOf(here, batch);
+  const id = await here.write(async (tx) => {
     const [delivery] = await tx
       .insert(deliveries)
       .values({
@@ -69,18 +70,19 @@ async function planDelivery(batchId: number, only: readonly number[] | null): Pr
       );
       for (const part of chunked(files)) await tx.insert(deliveryFiles).values(part);
     }
+    await note(tx, here, { verb: 'exported', kind: 'delivery', subject: deliveryId, name: batch.name });
     // In the same transaction: a delivery without its job would wait for ever.
-    await embeddedQueue.add('delivery', deliveryId, tx);
+    await here.queue.add('delivery', deliveryId, tx);
     return deliveryId;
   });
-  wakeRunner();
+  wakeRunner(here);
   return id;
 }
 
 /** The saved version that a batch began from, and whether it has changed it since. */
-async function versionOf({ templateVersionId, draft }: Awaited<ReturnType<typeof batchRow>>) {
+async function versionOf(here: Here, { templateVersionId, draft }: Awaited<ReturnType<typeof batchRow>>) {
   const [saved] = templateVersionId
-    ? await database().select().from(templateVersions).where(eq(templateVersions.id, templateVersionId))
+    ? await here.db.select().from(templateVersions).where(eq(templateVersions.id, templateVersionId))
     : [];
   if (!saved) return { templateVersion: null, templateChanged: false };
   // Whatever it is called.
@@ -93,9 +95,11 @@ async function versionOf({ templateVersionId, draft }: Awaited<ReturnType<typeof
  *
  * @throws WobrelError `not-found`
  */
-export const exportAgain = (id: number): Promise<number> => whileKept(() => planAgain(id));
+export const exportAgain = (here: Here, id: number): Promise<number> =>
+  here.keeping.whileKept(() => planAgain(here, id));
 
-async function planAgain(id: number): Promise<number> {
+async function planAgain(here: Here, id: number): Promise<number> {
+  demand(here, 'artist');
   const {
     id: _,
     state: _state,
@@ -103,9 +107,9 @@ async function planAgain(id: number): Promise<number> {
     createdAt: _created,
     finishedAt: _finished,
     ...old
-  } = await deliveryRow(id);
-  const rows = await database().select().from(deliveryPhotos).where(eq(deliveryPhotos.deliveryId, id)).orderBy(asc(deliveryPhotos.id)); // prettier-ignore
-  const made = await write(async (tx) => {
+  } = await deliveryRow(here, id);
+  const rows = await here.db.select().from(deliveryPhotos).where(eq(deliveryPhotos.deliveryId, id)).orderBy(asc(deliveryPhotos.id)); // prettier-ignore
+  const made = await here.write(async (tx) => {
     const [delivery] = await tx.insert(deliveries).values(old).returning({ id: deliveries.id });
     const deliveryId = delivery!.id;
     for (const chunk of chunked(rows)) {
@@ -130,9 +134,11 @@ async function planAgain(id: number): Promise<number> {
       }));
       for (const part of chunked(again)) await tx.insert(deliveryFiles).values(part);
     }
-    await embeddedQueue.add('delivery', deliveryId, tx);
+    const words = `as delivery ${id} was`;
+    await note(tx, here, { verb: 'exported', kind: 'delivery', subject: deliveryId, name: old.batchName, words });
+    await here.queue.add('delivery', deliveryId, tx);
     return deliveryId;
   });
-  wakeRunner();
+  wakeRunner(here);
   return made;
 }

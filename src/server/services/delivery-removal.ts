@@ -2,8 +2,8 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { rm } from 'node:fs/promises';
 import { WobrelError } from '../../core/errors';
-import { database, tables, write } from '../db';
-import { deliveryFolder } from '../store';
+import { tables } from '../db';
+import { demand, note, type Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
 const { deliveries, deliveryFiles, deliveryPhotos, uploads } = tables;
@@ -14,18 +14,22 @@ const UNDER_WAY = ['waiting', 'running'] as const;
 const CHUNK = 2000;
 
 /** Removes all rows of a delivery from a table, chunk by chunk. */
-async function removeRows(table: typeof deliveryFiles | typeof deliveryPhotos, deliveryId: number): Promise<void> {
+async function removeRows(
+  here: Here,
+  table: typeof deliveryFiles | typeof deliveryPhotos,
+  deliveryId: number,
+): Promise<void> {
   for (;;) {
     const some = sql`(select id from ${table} where delivery_id = ${deliveryId} limit ${CHUNK})`;
-    const { rowsAffected } = await write((tx) => tx.delete(table).where(sql`${table.id} in ${some}`));
+    const { rowsAffected } = await here.write((tx) => tx.delete(table).where(sql`${table.id} in ${some}`));
     if (rowsAffected < CHUNK) return;
   }
 }
 
 /** @throws WobrelError `not-found`, or `conflict` while it is being made or sent */
-export async function refuseUnderWay(id: number): Promise<void> {
-  const { state } = await deliveryRow(id);
-  const [sending] = await database().select({ id: uploads.id }).from(uploads).where(and(eq(uploads.deliveryId, id), inArray(uploads.state, UNDER_WAY))); // prettier-ignore
+export async function refuseUnderWay(here: Here, id: number): Promise<void> {
+  const { state } = await deliveryRow(here, id);
+  const [sending] = await here.db.select({ id: uploads.id }).from(uploads).where(and(eq(uploads.deliveryId, id), inArray(uploads.state, UNDER_WAY))); // prettier-ignore
   if (sending) throw new WobrelError('conflict', 'The delivery is being sent: cancel that first.');
   if (state === 'waiting' || state === 'running')
     throw new WobrelError('conflict', 'The delivery is being made: cancel it first.');
@@ -36,13 +40,17 @@ export async function refuseUnderWay(id: number): Promise<void> {
  *
  * @throws WobrelError `not-found`, or `conflict` while it is being made or sent
  */
-export async function removeDelivery(id: number): Promise<void> {
-  await refuseUnderWay(id);
+export async function removeDelivery(here: Here, id: number): Promise<void> {
+  demand(here, 'artist');
+  await refuseUnderWay(here, id);
   // Whatever breaks this off, it is not offered as whole any more.
   const message = 'This delivery was being removed: remove it again.';
-  await write(async (tx) => void (await tx.update(deliveries).set({ state: 'failed', message }).where(eq(deliveries.id, id)))); // prettier-ignore
-  await removeRows(deliveryFiles, id);
-  await removeRows(deliveryPhotos, id);
-  await write(async (tx) => void (await tx.delete(deliveries).where(eq(deliveries.id, id))));
-  await rm(deliveryFolder(id), { recursive: true, force: true });
+  await here.write(async (tx) => void (await tx.update(deliveries).set({ state: 'failed', message }).where(eq(deliveries.id, id)))); // prettier-ignore
+  await removeRows(here, deliveryFiles, id);
+  await removeRows(here, deliveryPhotos, id);
+  await here.write(async (tx) => {
+    const [row] = await tx.delete(deliveries).where(eq(deliveries.id, id)).returning({ name: deliveries.batchName });
+    if (row) await note(tx, here, { verb: 'deleted', kind: 'delivery', subject: id, name: row.name });
+  });
+  await rm(here.files.delivery(id), { recursive: true, force: true });
 }

@@ -2,20 +2,20 @@ import sharp from 'sharp';
 import { deliveries, deliverySvg } from '.';
 import { services, SMALL } from './testing';
 
-const { batchWith, run } = services();
+const { here, batchWith, run } = services();
 
 async function delivered(fields: object) {
-  const id = await deliveries.startDelivery(await batchWith(SMALL, fields));
+  const id = await deliveries.startDelivery(here, await batchWith(SMALL, fields));
   await run(id);
   return id;
 }
 
 test('each photo is in an SVG called as its first file, no finer than the widest output shows it', async () => {
   const id = await delivered({ outputs: [{ width: 90, file: 'n/{photo}' }, { name: 'wide', width: 200 }], metadata: { alt: 'No. {index}' } }); // prettier-ignore
-  const { items } = await deliveries.manifestOf(id);
+  const { items } = await deliveries.manifestOf(here, id);
   const first = items.filter(({ output }) => output === 'tile');
   let i = 0;
-  for await (const { name, input } of await deliverySvg.deliverySvgs(id)) {
+  for await (const { name, input } of await deliverySvg.deliverySvgs(here, id)) {
     expect(name).toBe(first[i]!.file!.replace('.png', '.svg'));
     expect(input).toContain(`<desc>No. 000${++i}</desc>`);
     const [, data] = /href="data:image\/jpeg;base64,([^"]+)"/.exec(input)!;
@@ -35,7 +35,7 @@ test('cutouts of several photos, and holes, are refused', async () => {
   ];
   for (const fields of [{ slots, fill: { by: 'order', missing: 'repeat' } }, { mode: 'window' }]) {
     const id = await delivered({ outputs: [{ width: 60 }], ...fields });
-    await expect(deliverySvg.deliverySvgs(id)).rejects.toMatchObject({ code: 'invalid' });
-    expect((await deliveries.deliveryProgress(id)).isOnePhoto).toBe(false);
+    await expect(deliverySvg.deliverySvgs(here, id)).rejects.toMatchObject({ code: 'invalid' });
+    expect((await deliveries.deliveryProgress(here, id)).isOnePhoto).toBe(false);
   }
 });

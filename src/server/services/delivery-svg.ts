@@ -5,10 +5,10 @@ import { cutoutSvg } from '../../core/export';
 import { fieldsOf } from '../../core/fields';
 import { metadataFor } from '../../core/metadata';
 import { keptTemplate, pictureOf, type Template } from '../../core/template';
-import { database, tables } from '../db';
+import { tables } from '../db';
 import { outlinesOf } from '../geometry';
 import { openPhoto } from '../intake';
-import { originalPath } from '../store';
+import type { Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
 const { deliveryFiles, deliveryPhotos } = tables;
@@ -23,16 +23,16 @@ const PAGE = 50;
 const QUALITY = 92;
 
 /** The photo as a data URL, as fine as the widest output shows it and no finer. */
-async function embedded(sha256: string, width: number): Promise<string> {
-  const image = openPhoto(originalPath(sha256)).resize({ width, withoutEnlargement: true });
+async function embedded(here: Here, sha256: string, width: number): Promise<string> {
+  const image = openPhoto(here.files.original(sha256)).resize({ width, withoutEnlargement: true });
   const data = await image.jpeg({ quality: QUALITY, chromaSubsampling: '4:4:4' }).toBuffer();
   return `data:image/jpeg;base64,${data.toString('base64')}`;
 }
 
 /** The photos of a delivery that are done, each with the name of its first file, in their order. */
-async function* photosOf(deliveryId: number) {
+async function* photosOf(here: Here, deliveryId: number) {
   for (let last = 0; ;) {
-    const rows = await database()
+    const rows = await here.db
       .select({ photo: deliveryPhotos, file: deliveryFiles.file })
       .from(deliveryPhotos)
       .innerJoin(
@@ -56,9 +56,10 @@ async function* photosOf(deliveryId: number) {
  * @throws WobrelError `not-found`, `not-done`, or `invalid` where cutouts are not one photo in one shape
  */
 export async function deliverySvgs(
+  here: Here,
   id: number,
 ): Promise<AsyncGenerator<{ name: string; lastModified: Date; input: string }>> {
-  const delivery = await deliveryRow(id);
+  const delivery = await deliveryRow(here, id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const template = keptTemplate(delivery.document);
   if (!isOnePhoto(template))
@@ -69,14 +70,14 @@ export async function deliverySvgs(
   const lastModified = new Date(delivery.finishedAt ?? delivery.createdAt);
   return (async function* () {
     let index = 0;
-    for await (const { photo, file } of photosOf(id)) {
+    for await (const { photo, file } of photosOf(here, id)) {
       index++;
       const placement = photo.placed?.placement;
       if (!placement) continue;
       const words = { photo: photo.photo, batch: delivery.batchName, index, data: photo.data ?? {} };
       const fields = fieldsOf({ ...words, template: template.name, output: 'svg', width: 0, height: 0 });
       const { title, alt } = metadataFor(template.metadata, fields);
-      const href = await embedded(photo.sha256, Math.max(1, Math.ceil(photo.width * placement.scale * finest)));
+      const href = await embedded(here, photo.sha256, Math.max(1, Math.ceil(photo.width * placement.scale * finest)));
       const svg = cutoutSvg({ picture, outline, placement: { ...placement, mirror: placement.mirror ?? false }, photo, href, title: title ?? photo.photo, alt: alt ?? '' }); // prettier-ignore
       yield { name: file.replace(/\.[^./]*$/, '.svg'), lastModified, input: svg };
     }

@@ -6,25 +6,23 @@ import { dataIn } from '../../core/fields';
 import { seated, spokenOf } from '../../core/groups';
 import type { Adjustment, HandSubject } from '../../core/placement';
 import { keptTemplate } from '../../core/template';
-import { database, tables, write } from '../db';
+import { tables } from '../db';
 import { outlinesOf } from '../geometry';
-import { oncePerProcess } from '../once';
+import { oncePerWorkspace, type Here } from '../workspace';
 import { seenIn } from './seen';
 
 const { batches, photos, sights } = tables;
 
 type Counting = { readonly queue: PQueue; readonly asked: Set<number> };
-const counting = () =>
-  oncePerProcess<Counting>('counting', () => ({ queue: new PQueue({ concurrency: 1 }), asked: new Set() }));
+const counting = (here: Here) =>
+  oncePerWorkspace<Counting>(here, 'counting', () => ({ queue: new PQueue({ concurrency: 1 }), asked: new Set() }));
 
 /** The photos that count, in their slots, as the checks see them. */
-export async function countedPhotos({
-  id: batchId,
-  name: batch,
-  draft,
-  fields,
-}: typeof batches.$inferSelect): Promise<readonly BatchPhoto[]> {
-  const rows = await database()
+export async function countedPhotos(
+  here: Here,
+  { id: batchId, name: batch, draft, fields }: typeof batches.$inferSelect,
+): Promise<readonly BatchPhoto[]> {
+  const rows = await here.db
     .select({ photo: photos, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
@@ -47,15 +45,15 @@ export async function countedPhotos({
 }
 
 /** Counts a batch's findings in a thread and notes them, unless it has changed meanwhile: then it is counted again when asked for. */
-export async function countFindings(batchId: number): Promise<void> {
-  const [before] = await database().select().from(batches).where(eq(batches.id, batchId));
+export async function countFindings(here: Here, batchId: number): Promise<void> {
+  const [before] = await here.db.select().from(batches).where(eq(batches.id, batchId));
   if (!before || before.findingCount !== null) return;
-  const seen = await countedPhotos(before);
+  const seen = await countedPhotos(here, before);
   const { toLookAt } = await outlinesOf().findings(
     { template: keptTemplate(before.draft), outline: before.outline },
     seen,
   );
-  await write(async (tx) => {
+  await here.write(async (tx) => {
     const { revision, changes } = before;
     const unchanged = and(eq(batches.id, batchId), eq(batches.revision, revision), eq(batches.changes, changes));
     await tx.update(batches).set({ findingCount: toLookAt }).where(unchanged);
@@ -63,13 +61,13 @@ export async function countFindings(batchId: number): Promise<void> {
 }
 
 /** Has findings counted soon; asked for twice, they are counted once. */
-export function askForFindings(batchId: number): void {
-  const { queue, asked } = counting();
+export function askForFindings(here: Here, batchId: number): void {
+  const { queue, asked } = counting(here);
   if (asked.has(batchId)) return;
   asked.add(batchId);
   void queue.add(async () => {
     asked.delete(batchId);
-    await countFindings(batchId).catch((error: unknown) =>
+    await countFindings(here, batchId).catch((error: unknown) =>
       console.error(`Batch ${batchId} could not be checked:`, error),
     );
   });

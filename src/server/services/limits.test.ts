@@ -2,11 +2,10 @@
 import { readdirSync } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { deliveryFolder } from '../store';
 import { deliveries } from '.';
 import { DEMO, services } from './testing';
 
-const { batchWith, run } = services();
+const { here, batchWith, run } = services();
 
 /** Thousands of bytes. */
 const LIMITS = { jpeg: 7, webp: 5, avif: 4, png: 4 };
@@ -24,14 +23,14 @@ test('on 60 photos and four formats every file keeps to it, or is told', async (
     // It has no quality to lower: some of these will be larger.
     ...(format === 'png' && { colours: 16 }),
   }));
-  const id = await deliveries.startDelivery(await batchWith(names, { outputs }));
+  const id = await deliveries.startDelivery(here, await batchWith(names, { outputs }));
   await run(id);
-  const { items } = await deliveries.manifestOf(id);
+  const { items } = await deliveries.manifestOf(here, id);
   expect(items).toHaveLength(240);
   const told = new Map<string, number>();
   for (const { output, file, bytes, findings, quality } of items) {
     const most = LIMITS[output as keyof typeof LIMITS] * 1000;
-    const { size } = await stat(join(deliveryFolder(id), file!));
+    const { size } = await stat(join(here.files.delivery(id), file!));
     const isTold = findings.some(({ check }) => check === 'heavy');
     expect([file, size, isTold]).toEqual([file, bytes, size > most]);
     if (isTold) told.set(output!, (told.get(output!) ?? 0) + 1);

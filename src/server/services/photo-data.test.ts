@@ -2,23 +2,22 @@
 import ExifReader from 'exifreader';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { deliveryFolder } from '../store';
 import { batches, deliveries, photos } from '.';
 import { services, SMALL } from './testing';
 
-const { batchWith, run } = services();
+const { here, batchWith, run } = services();
 
-const rowsOf = async (batch: number) => (await photos.listPhotos(batch, 0, 9)).photos;
+const rowsOf = async (batch: number) => (await photos.listPhotos(here, batch, 0, 9)).photos;
 
 test('fields change one by one, those that say nothing go, and only in their own batch', async () => {
   const [mine, other] = [await batchWith(SMALL), await batchWith(SMALL.slice(0, 1))];
   const [one, two] = await rowsOf(mine);
   const [foreign] = await rowsOf(other);
-  await photos.changePhotos(mine, [
+  await photos.changePhotos(here, mine, [
     { id: one!.id, data: { Title: 'Tile “ochre”', Maker: 'Ada' } },
     { id: foreign!.id, data: { Title: 'not mine' } },
   ]);
-  await photos.changePhotos(mine, [
+  await photos.changePhotos(here, mine, [
     { id: one!.id, data: { Maker: null } },
     { id: one!.id, data: { Price: '18' }, review: 'good' },
     { id: two!.id, review: 'good' },
@@ -34,11 +33,11 @@ test('fields change one by one, those that say nothing go, and only in their own
 test('what a field said is kept while it is away', async () => {
   const batch = await batchWith(SMALL.slice(0, 1));
   const [photo] = await rowsOf(batch);
-  await batches.setFields(batch, ['Title', 'Maker']);
-  await photos.changePhotos(batch, [{ id: photo!.id, data: { Maker: 'Ada' } }]);
-  await batches.setFields(batch, ['Title']);
-  expect((await batches.batchDetail(batch)).fields).toEqual(['Title']);
-  await batches.setFields(batch, ['Maker', 'Title']);
+  await batches.setFields(here, batch, ['Title', 'Maker']);
+  await photos.changePhotos(here, batch, [{ id: photo!.id, data: { Maker: 'Ada' } }]);
+  await batches.setFields(here, batch, ['Title']);
+  expect((await batches.batchDetail(here, batch)).fields).toEqual(['Title']);
+  await batches.setFields(here, batch, ['Maker', 'Title']);
   expect((await rowsOf(batch))[0]!.data).toEqual({ Maker: 'Ada' });
 });
 
@@ -47,24 +46,25 @@ test('names, folders and metadata come from the data as it was when the delivery
     outputs: [{ width: 90, file: 'shop/{sku|lower}-{title|slug}' }],
     metadata: { alt: 'A {title}.', creator: '{maker}' },
   });
-  await batches.setFields(batch, ['SKU', 'Title']);
+  await batches.setFields(here, batch, ['SKU', 'Title']);
   const rows = await rowsOf(batch);
   await photos.changePhotos(
+    here,
     batch,
     rows.map(({ id }, i) => ({ id, data: { SKU: `A/${i}`, Title: 'Große Schale', Maker: 'unseen' } })),
   );
-  const id = await deliveries.startDelivery(batch);
-  await photos.changePhotos(batch, [{ id: rows[0]!.id, data: { Title: 'Later' } }]);
+  const id = await deliveries.startDelivery(here, batch);
+  await photos.changePhotos(here, batch, [{ id: rows[0]!.id, data: { Title: 'Later' } }]);
   await run(id);
-  const { items } = await deliveries.manifestOf(id);
+  const { items } = await deliveries.manifestOf(here, id);
   expect(items.map(({ file }) => file)).toEqual([0, 1, 2].map((i) => `shop/a_${i}-grosse-schale.png`));
-  const file = await readFile(join(deliveryFolder(id), items[0]!.file!));
+  const file = await readFile(join(here.files.delivery(id), items[0]!.file!));
   const { xmp } = await ExifReader.load(file, { expanded: true, async: true });
   expect(xmp!.AltTextAccessibility!.description).toBe('A Große Schale.');
   // A column that is no field of the batch says nothing.
   expect(xmp!.creator).toBeUndefined();
 
-  const again = await deliveries.exportAgain(id);
+  const again = await deliveries.exportAgain(here, id);
   await run(again);
-  expect((await deliveries.manifestOf(again)).items.map(({ file, sha256 }) => [file, sha256])).toEqual(items.map(({ file, sha256 }) => [file, sha256])); // prettier-ignore
+  expect((await deliveries.manifestOf(here, again)).items.map(({ file, sha256 }) => [file, sha256])).toEqual(items.map(({ file, sha256 }) => [file, sha256])); // prettier-ignore
 });

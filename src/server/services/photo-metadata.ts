@@ -2,9 +2,9 @@
 import { asc, eq } from 'drizzle-orm';
 import { OWN_FIELDS } from '../../core/metadata';
 import { tableText } from '../../core/table';
-import { database, tables } from '../db';
+import { tables } from '../db';
 import { renderPool } from '../jobs';
-import { originalPath } from '../store';
+import type { Here } from '../workspace';
 import { batchRow } from './batches';
 import { chunked } from './delivery-plans';
 
@@ -20,9 +20,9 @@ const AT_ONCE = 40;
  * @returns CSV; empty where no photo says anything
  * @throws WobrelError `not-found`
  */
-export async function photoMetadata(batchId: number): Promise<string> {
-  await batchRow(batchId);
-  const rows = await database()
+export async function photoMetadata(here: Here, batchId: number): Promise<string> {
+  await batchRow(here, batchId);
+  const rows = await here.db
     .select({ name: photos.name, sha256: photos.sha256 })
     .from(photos)
     .where(eq(photos.batchId, batchId))
@@ -30,7 +30,7 @@ export async function photoMetadata(batchId: number): Promise<string> {
   const read = await Promise.all(
     chunked(rows, AT_ONCE).map((part) =>
       renderPool()
-        .own({ paths: part.map(({ sha256 }) => originalPath(sha256)) })
+        .own({ paths: part.map(({ sha256 }) => here.files.original(sha256)) })
         // One that took too long says nothing, and so do those that were read with it.
         .catch(() => part.map((): Readonly<Record<string, string>> => ({}))),
     ),

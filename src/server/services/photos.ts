@@ -11,11 +11,12 @@ import { dataChangeSchema, joinedChanges } from '../../core/table';
 import { adjustmentSchema, handSubjectSchema, type Adjustment, type HandSubject } from '../../core/placement';
 import { SIGHT_VERSION, type FoundSubject, type Sight, type Pointing } from '../../core/sight';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
-import { database, tables, write } from '../db';
+import { tables } from '../db';
 import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
 import { oncePerProcess } from '../once';
 import { createSightPool } from '../sight';
-import { asWriteError, originalPath, proxyPath, whileKept } from '../store';
+import { asWriteError } from '../store';
+import { demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
 import { cleanName } from './names';
 import { notFound } from './refusals';
@@ -77,14 +78,14 @@ const exists = (path: string) =>
 const sightPool = () => oncePerProcess('sight', () => createSightPool());
 
 /** Looks at a picture, unless that has been done; what was seen holds for every batch with this picture. */
-async function sightOf(sha256: string): Promise<unknown> {
-  const [known] = await database().select().from(sights).where(eq(sights.sha256, sha256));
+async function sightOf(here: Here, sha256: string): Promise<unknown> {
+  const [known] = await here.db.select().from(sights).where(eq(sights.sha256, sha256));
   if (known?.version === SIGHT_VERSION) return known.document;
   // Whatever is wrong with a picture, it is kept: that it could not be looked at is a finding.
   const document = await sightPool()
-    .see(proxyPath(sha256, 512))
+    .see(here.files.proxy(sha256, 512))
     .catch((): Unseen => UNSEEN);
-  await write(async (tx) => {
+  await here.write(async (tx) => {
     const row = { version: SIGHT_VERSION, document };
     await tx
       .insert(sights)
@@ -103,29 +104,30 @@ async function sightOf(sha256: string): Promise<unknown> {
  *
  * @throws WobrelError `not-found`, `photo-unseen`
  */
-export async function pointedAt(sha256: string, pointing: Pointing): Promise<FoundSubject | null> {
-  const path = proxyPath(sha256, 512);
+export async function pointedAt(here: Here, sha256: string, pointing: Pointing): Promise<FoundSubject | null> {
+  demand(here, 'artist');
+  const path = here.files.proxy(sha256, 512);
   if (!(await exists(path))) throw new WobrelError('not-found', 'There is no such photo.');
   return sightPool().point(path, pointing);
 }
 
 /** Looks at all pictures that no one has looked at, or only an older finder; ends when there are none. */
-export async function lookAtAll(): Promise<number> {
-  const rows = await database()
+export async function lookAtAll(here: Here): Promise<number> {
+  const rows = await here.db
     .selectDistinct({ sha256: photos.sha256 })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(or(isNull(sights.sha256), ne(sights.version, SIGHT_VERSION)));
   for (const { sha256 } of rows)
-    await sightOf(sha256).catch((error: unknown) => console.error(`Looking at ${sha256} failed:`, error));
+    await sightOf(here, sha256).catch((error: unknown) => console.error(`Looking at ${sha256} failed:`, error));
   return rows.length;
 }
 
 /** Most photos a page of the list holds. */
 export const PAGE_LIMIT = 1000;
 
-async function refuseTwin(batchId: number, sha256: string): Promise<void> {
-  const [twin] = await database()
+async function refuseTwin(here: Here, batchId: number, sha256: string): Promise<void> {
+  const [twin] = await here.db
     .select({ name: photos.name })
     .from(photos)
     .where(and(eq(photos.batchId, batchId), eq(photos.sha256, sha256)));
@@ -133,11 +135,11 @@ async function refuseTwin(batchId: number, sha256: string): Promise<void> {
 }
 
 /** Checks the file and makes its proxies, then keeps it under its content's name. */
-async function keepFile(arrival: Arrival): Promise<PhotoFacts> {
+async function keepFile(here: Here, arrival: Arrival): Promise<PhotoFacts> {
   const facts = await inspectPhoto(arrival.path);
-  const made = await Promise.all(([512, 2048] as const).map((size) => exists(proxyPath(arrival.sha256, size))));
-  if (!made.every(Boolean)) await makeProxies(arrival.path, arrival.sha256);
-  const home = originalPath(arrival.sha256);
+  const made = await Promise.all(([512, 2048] as const).map((size) => exists(here.files.proxy(arrival.sha256, size))));
+  if (!made.every(Boolean)) await makeProxies(here, arrival.path, arrival.sha256);
+  const home = here.files.original(arrival.sha256);
   if (await exists(home)) return facts;
   try {
     await mkdir(dirname(home), { recursive: true });
@@ -148,17 +150,27 @@ async function keepFile(arrival: Arrival): Promise<PhotoFacts> {
   return facts;
 }
 
-async function insertPhoto(batchId: number, name: string, arrival: Arrival, facts: PhotoFacts): Promise<PhotoRow> {
-  const [row] = await write((tx) =>
-    tx
+type Batch = Awaited<ReturnType<typeof batchRow>>;
+
+async function insertPhoto(
+  here: Here,
+  { id: batchId, name: batchName }: Batch,
+  name: string,
+  arrival: Arrival,
+  facts: PhotoFacts,
+): Promise<PhotoRow> {
+  const row = await here.write(async (tx) => {
+    const [made] = await tx
       .insert(photos)
       .values({ batchId, name, sha256: arrival.sha256, bytes: arrival.bytes, ...facts })
       .onConflictDoNothing()
-      .returning(COLUMNS),
-  );
-  if (row) return rowOf(row, await sightOf(arrival.sha256));
+      .returning(COLUMNS);
+    if (made) await note(tx, here, { verb: 'added-photos', kind: 'batch', subject: batchId, name: batchName });
+    return made;
+  });
+  if (row) return rowOf(row, await sightOf(here, arrival.sha256));
   // Its twin arrived at the same moment.
-  await refuseTwin(batchId, arrival.sha256);
+  await refuseTwin(here, batchId, arrival.sha256);
   throw notFound('batch');
 }
 
@@ -166,18 +178,21 @@ async function insertPhoto(batchId: number, name: string, arrival: Arrival, fact
  * Takes one arrived file into the batch, or notes why not. Only trouble with the disk
  * is thrown; everything that is the file's own fault becomes a refusal.
  */
-export async function takePhoto(batchId: number, arrival: Arrival): Promise<Received> {
+export async function takePhoto(here: Here, batchId: number, arrival: Arrival): Promise<Received> {
+  demand(here, 'artist');
   const name = cleanName(arrival.name);
   try {
     if (arrival.tooLarge)
       throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
-    await refuseTwin(batchId, arrival.sha256);
-    const photo = await whileKept(async () => insertPhoto(batchId, name, arrival, await keepFile(arrival)));
+    await refuseTwin(here, batchId, arrival.sha256);
+    const photo = await here.keeping.whileKept(async () =>
+      insertPhoto(here, await batchRow(here, batchId), name, arrival, await keepFile(here, arrival)),
+    );
     return { name, outcome: 'kept', photo };
   } catch (error) {
     if (!(error instanceof WobrelError) || !error.code.startsWith('photo-')) throw error;
     const { code, message } = error;
-    await write(async (tx) => {
+    await here.write(async (tx) => {
       // A file that is tried again is told once.
       await tx.delete(refusals).where(and(eq(refusals.batchId, batchId), eq(refusals.name, name)));
       await tx.insert(refusals).values({ batchId, name, code, message });
@@ -189,10 +204,10 @@ export async function takePhoto(batchId: number, arrival: Arrival): Promise<Rece
 }
 
 /** One page of the batch's photos by name. */
-export async function listPhotos(batchId: number, offset: number, limit: number) {
-  await batchRow(batchId);
+export async function listPhotos(here: Here, batchId: number, offset: number, limit: number) {
+  await batchRow(here, batchId);
   const where = eq(photos.batchId, batchId);
-  const rows = await database()
+  const rows = await here.db
     .select({ ...COLUMNS, sight: sights.document })
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
@@ -200,7 +215,7 @@ export async function listPhotos(batchId: number, offset: number, limit: number)
     .orderBy(asc(photos.name), asc(photos.id))
     .limit(limit)
     .offset(offset);
-  const [total] = await database().select({ n: count() }).from(photos).where(where);
+  const [total] = await here.db.select({ n: count() }).from(photos).where(where);
   return { photos: rows.map(({ sight, ...row }) => rowOf(row, sight)), total: total!.n };
 }
 
@@ -223,9 +238,10 @@ const changed = (column: SQLiteColumn, key: keyof PhotoChange) =>
   sql`case when json_type(change.value, ${`$.${key}`}) is null then ${sql.identifier(column.name)} else json_extract(change.value, ${`$.${key}`}) end`; // prettier-ignore
 
 /** Changes photos of a batch, all or none, in one statement. */
-export async function changePhotos(batchId: number, changes: readonly PhotoChange[]): Promise<void> {
-  await batchRow(batchId);
-  await write(async (tx) => {
+export async function changePhotos(here: Here, batchId: number, changes: readonly PhotoChange[]): Promise<void> {
+  demand(here, 'artist');
+  const { name } = await batchRow(here, batchId);
+  await here.write(async (tx) => {
     await tx.run(sql`update ${photos} set
       review = ${changed(photos.review, 'review')},
       hand_subject = ${changed(photos.handSubject, 'handSubject')},
@@ -233,6 +249,7 @@ export async function changePhotos(batchId: number, changes: readonly PhotoChang
       data = json_patch(${photos.data}, coalesce(json_extract(change.value, '$.data'), '{}'))
       from json_each(${JSON.stringify(joinedChanges(changes))}) as change
       where ${photos.batchId} = ${batchId} and ${photos.id} = json_extract(change.value, '$.id')`);
+    await note(tx, here, { verb: 'changed-photos', kind: 'batch', subject: batchId, name, times: changes.length });
   });
 }
 
@@ -240,12 +257,15 @@ export async function changePhotos(batchId: number, changes: readonly PhotoChang
 const oneOf = (ids: readonly number[]) => sql`(select value from json_each(${JSON.stringify(ids)}))`;
 
 /** Takes photos out of the batch; the stored files stay until unneeded ones are collected. */
-export async function removePhotos(batchId: number, ids: readonly number[]): Promise<void> {
-  await write(async (tx) => {
+export async function removePhotos(here: Here, batchId: number, ids: readonly number[]): Promise<void> {
+  demand(here, 'artist');
+  const { name } = await batchRow(here, batchId);
+  await here.write(async (tx) => {
     await tx.delete(photos).where(and(eq(photos.batchId, batchId), sql`${photos.id} in ${oneOf(ids)}`));
+    await note(tx, here, { verb: 'removed-photos', kind: 'batch', subject: batchId, name, times: ids.length });
   });
 }
 
 /** The proxies of several pictures, in the order of their sums; null where there is none. */
-export const proxiesOf = (sums: readonly string[], size: ProxySize): Promise<(Buffer | null)[]> =>
-  Promise.all(sums.map((sha256) => readFile(proxyPath(sha256, size)).catch(() => null)));
+export const proxiesOf = (here: Here, sums: readonly string[], size: ProxySize): Promise<(Buffer | null)[]> =>
+  Promise.all(sums.map((sha256) => readFile(here.files.proxy(sha256, size)).catch(() => null)));

@@ -4,10 +4,11 @@ import { rm } from 'node:fs/promises';
 import { WobrelError } from '../../core/errors';
 import { picturesOf, type Template } from '../../core/template';
 import { MAX_FILE_BYTES } from '../config';
-import { database, tables, write } from '../db';
+import { tables } from '../db';
 import { inspectPhoto, type Arrival } from '../intake';
 import { keptPicture } from '../pictures';
-import { picturePath, sha256Of, writeWhole } from '../store';
+import { sha256Of, writeWhole } from '../store';
+import { demand, note, type Here } from '../workspace';
 import { cleanName } from './names';
 
 const { pictures, batches, deliveries, templateVersions } = tables;
@@ -22,11 +23,11 @@ export type KeptPicture = {
 };
 
 /** How often each picture is shown, by batches and saved versions: of them only those are read that show any. */
-async function uses(): Promise<ReadonlyMap<string, number>> {
+async function uses(here: Here): Promise<ReadonlyMap<string, number>> {
   const shows = '%"picture":"%';
   const [drafts, versions] = await Promise.all([
-    database().select({ document: batches.draft }).from(batches).where(like(batches.draft, shows)),
-    database().select({ document: templateVersions.document }).from(templateVersions).where(like(templateVersions.document, shows)), // prettier-ignore
+    here.db.select({ document: batches.draft }).from(batches).where(like(batches.draft, shows)),
+    here.db.select({ document: templateVersions.document }).from(templateVersions).where(like(templateVersions.document, shows)), // prettier-ignore
   ]);
   const counts = new Map<string, number>();
   for (const { document } of [...drafts, ...versions])
@@ -36,10 +37,10 @@ async function uses(): Promise<ReadonlyMap<string, number>> {
 }
 
 /** All of them, the newest first. */
-export async function listPictures(): Promise<KeptPicture[]> {
+export async function listPictures(here: Here): Promise<KeptPicture[]> {
   const [rows, counts] = await Promise.all([
-    database().select().from(pictures).orderBy(desc(pictures.addedAt), desc(pictures.sha256)),
-    uses(),
+    here.db.select().from(pictures).orderBy(desc(pictures.addedAt), desc(pictures.sha256)),
+    uses(here),
   ]);
   return rows.map(({ sha256, name, width, height }) => ({
     sha256,
@@ -55,16 +56,20 @@ export async function listPictures(): Promise<KeptPicture[]> {
  *
  * @throws WobrelError `photo-…` where the file is no picture that can be worked with
  */
-export async function takePicture(arrival: Arrival): Promise<Omit<KeptPicture, 'uses'>> {
+export async function takePicture(here: Here, arrival: Arrival): Promise<Omit<KeptPicture, 'uses'>> {
   try {
+    demand(here, 'artist');
     if (arrival.tooLarge)
       throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
     await inspectPhoto(arrival.path);
     const { data, width, height } = await keptPicture(arrival.path);
     const sha256 = sha256Of(data);
-    await writeWhole(picturePath(sha256), data);
+    await writeWhole(here.files.picture(sha256), data);
     const row = { sha256, name: cleanName(arrival.name), width, height };
-    await write((tx) => tx.insert(pictures).values(row).onConflictDoNothing());
+    await here.write(async (tx) => {
+      const { rowsAffected } = await tx.insert(pictures).values(row).onConflictDoNothing();
+      if (rowsAffected > 0) await note(tx, here, { verb: 'made', kind: 'picture', name: row.name });
+    });
     return row;
   } finally {
     await rm(arrival.path, { force: true });
@@ -72,17 +77,18 @@ export async function takePicture(arrival: Arrival): Promise<Omit<KeptPicture, '
 }
 
 /** Where a kept picture's file lies. @throws WobrelError `not-found` */
-export async function pictureFile(sha256: string): Promise<string> {
-  const [row] = await database().select().from(pictures).where(eq(pictures.sha256, sha256));
+export async function pictureFile(here: Here, sha256: string): Promise<string> {
+  const [row] = await here.db.select().from(pictures).where(eq(pictures.sha256, sha256));
   if (!row) throw new WobrelError('not-found', 'There is no such picture.');
-  return picturePath(sha256);
+  return here.files.picture(sha256);
 }
 
 /** @throws WobrelError `conflict` where something shows it */
-export async function deletePicture(sha256: string): Promise<void> {
-  await pictureFile(sha256);
+export async function deletePicture(here: Here, sha256: string): Promise<void> {
+  demand(here, 'maker');
+  await pictureFile(here, sha256);
   const part = `%${sha256}%`;
-  await write(async (tx) => {
+  await here.write(async (tx) => {
     const used = [
       await tx.select({ id: batches.id }).from(batches).where(like(batches.draft, part)).limit(1),
       await tx.select({ id: templateVersions.id }).from(templateVersions).where(like(templateVersions.document, part)).limit(1), // prettier-ignore
@@ -90,16 +96,17 @@ export async function deletePicture(sha256: string): Promise<void> {
     ].flat();
     if (used.length > 0)
       throw new WobrelError('conflict', 'A batch, a saved template or a delivery shows this picture.');
-    await tx.delete(pictures).where(eq(pictures.sha256, sha256));
+    const [row] = await tx.delete(pictures).where(eq(pictures.sha256, sha256)).returning({ name: pictures.name });
+    if (row) await note(tx, here, { verb: 'deleted', kind: 'picture', name: row.name });
   });
-  await rm(picturePath(sha256), { force: true });
+  await rm(here.files.picture(sha256), { force: true });
 }
 
 /** @throws WobrelError `picture-missing` with the field that names a picture which is not kept */
-export async function refuseMissing(template: Template): Promise<void> {
+export async function refuseMissing(here: Here, template: Template): Promise<void> {
   const wanted = picturesOf(template);
   if (wanted.length === 0) return;
-  const rows = await database()
+  const rows = await here.db
     .select({ sha256: pictures.sha256 })
     .from(pictures)
     .where(inArray(pictures.sha256, wanted.map(({ sha256 }) => sha256))); // prettier-ignore

@@ -10,12 +10,12 @@ import { fieldsOf, filled } from '../../core/fields';
 import { pagesOf, pageSvg, setupSchema, type Pages } from '../../core/pages';
 import { mapOutline, type Outline } from '../../core/shape';
 import { keptTemplate, pictureOf, type Template } from '../../core/template';
-import { database, tables } from '../db';
+import { tables } from '../db';
 import { bringPageFont } from '../fonts';
 import { outlinesOf } from '../geometry';
 import { oncePerProcess } from '../once';
 import { pagePicture, pagesPdf, type PagePicture } from '../pages';
-import { deliveryFolder } from '../store';
+import type { Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
 const { deliveryFiles, deliveryPhotos } = tables;
@@ -57,8 +57,8 @@ async function picture(path: string, width: number): Promise<PagePicture> {
 }
 
 /** The finished files of one output, with what texts know of each. */
-async function filesOf(id: number, output: string) {
-  const rows = await database()
+async function filesOf(here: Here, id: number, output: string) {
+  const rows = await here.db
     .select({
       file: deliveryFiles.file,
       width: deliveryFiles.width,
@@ -95,13 +95,14 @@ const printing = () => oncePerProcess('printing', () => new PQueue({ concurrency
  *
  * @throws WobrelError `not-found`, `not-done`, `too-large`, `gone`, or `invalid` where there is no room on the page, or nothing to cut along
  */
-export const printPages = (id: number, query: PrintQuery) => printing().add(() => printNow(id, query));
+export const printPages = (here: Here, id: number, query: PrintQuery) =>
+  printing().add(() => printNow(here, id, query));
 
-async function printNow(id: number, { output, format, page, ...setup }: PrintQuery) {
-  const delivery = await deliveryRow(id);
+async function printNow(here: Here, id: number, { output, format, page, ...setup }: PrintQuery) {
+  const delivery = await deliveryRow(here, id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const template = keptTemplate(delivery.document);
-  const rows = await filesOf(id, output);
+  const rows = await filesOf(here, id, output);
   refuseHuge(rows, setup.width);
   const trimmed = template.outputs.find(({ name }) => name === output)?.trim !== false;
   if (setup.marks === 'cut' && trimmed)
@@ -117,7 +118,7 @@ async function printNow(id: number, { output, format, page, ...setup }: PrintQue
     files,
     setup.marks === 'cut' ? await cutOutlines(template, delivery.outline) : [],
   );
-  const path = (file: number) => join(deliveryFolder(id), rows[file]!.file);
+  const path = (file: number) => join(here.files.delivery(id), rows[file]!.file);
   if (format === 'pdf') return pagesPdf(pages, (file) => picture(path(file), setup.width), delivery.batchName);
   const one = pages.pages[page - 1];
   if (!one) throw new WobrelError('not-found', `There are ${pages.pages.length} pages.`);

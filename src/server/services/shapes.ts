@@ -3,8 +3,9 @@ import { asc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { shapeKey, shapeKeys, shapeSchema, type Shape } from '../../core/shape';
-import { database, tables, write } from '../db';
+import { tables } from '../db';
 import { outlinesOf } from '../geometry';
+import { demand, note, type Here } from '../workspace';
 import { notFound } from './refusals';
 import { listTemplates } from './templates';
 
@@ -28,9 +29,9 @@ export type ShapeLibrary = {
 };
 
 /** Templates by the keys of the shapes in their newest versions. */
-async function usage(): Promise<ReadonlyMap<string, UsedBy[]>> {
+async function usage(here: Here): Promise<ReadonlyMap<string, UsedBy[]>> {
   const by = new Map<string, UsedBy[]>();
-  for (const { id, name, template } of await listTemplates())
+  for (const { id, name, template } of await listTemplates(here))
     for (const key of new Set(shapeKeys(template.shape))) {
       const users = by.get(key) ?? [];
       users.push({ id, name });
@@ -40,8 +41,8 @@ async function usage(): Promise<ReadonlyMap<string, UsedBy[]>> {
 }
 
 /** Every own shape by name, and what uses it and the catalogue's. */
-export async function listShapes(): Promise<ShapeLibrary> {
-  const [rows, users] = await Promise.all([database().select().from(shapes).orderBy(asc(shapes.name)), usage()]);
+export async function listShapes(here: Here): Promise<ShapeLibrary> {
+  const [rows, users] = await Promise.all([here.db.select().from(shapes).orderBy(asc(shapes.name)), usage(here)]);
   const own = rows.map(({ id, name, document, createdAt }): OwnShape => {
     const shape = document as Shape;
     return { id, name, shape, savedAt: createdAt, usedBy: users.get(shapeKey(shape)) ?? [] };
@@ -54,18 +55,28 @@ function nameTaken(name: string): WobrelError {
   return new WobrelError('conflict', `There is a shape called ${name} already; choose another name.`, 'name');
 }
 
-async function refuseTaken(name: string, butId: number | null): Promise<void> {
-  const [row] = await database().select({ id: shapes.id }).from(shapes).where(eq(shapes.name, name));
+async function refuseTaken(here: Here, name: string, butId: number | null): Promise<void> {
+  const [row] = await here.db.select({ id: shapes.id }).from(shapes).where(eq(shapes.name, name));
   if (row && row.id !== butId) throw nameTaken(name);
 }
 
 /** Keeps a shape under a new name. */
-export async function saveShape({ name, shape }: z.output<typeof savedShapeSchema>): Promise<{ id: number }> {
+export async function saveShape(
+  here: Here,
+  { name, shape }: z.output<typeof savedShapeSchema>,
+): Promise<{ id: number }> {
+  demand(here, 'maker');
   const document = await outlinesOf().shape(shape);
-  await refuseTaken(name, null);
-  const [row] = await write((tx) =>
-    tx.insert(shapes).values({ name, document }).onConflictDoNothing().returning({ id: shapes.id }),
-  );
+  await refuseTaken(here, name, null);
+  const row = await here.write(async (tx) => {
+    const [made] = await tx
+      .insert(shapes)
+      .values({ name, document })
+      .onConflictDoNothing()
+      .returning({ id: shapes.id });
+    if (made) await note(tx, here, { verb: 'made', kind: 'shape', subject: made.id, name });
+    return made;
+  });
   if (!row) throw nameTaken(name);
   return row;
 }
@@ -75,9 +86,14 @@ export async function saveShape({ name, shape }: z.output<typeof savedShapeSchem
  *
  * @throws WobrelError `conflict` where a template uses the shape and its outline would change
  */
-export async function changeShape(id: number, { name, shape }: z.output<typeof savedShapeSchema>): Promise<void> {
+export async function changeShape(
+  here: Here,
+  id: number,
+  { name, shape }: z.output<typeof savedShapeSchema>,
+): Promise<void> {
+  demand(here, 'maker');
   const document = await outlinesOf().shape(shape);
-  const { own } = await listShapes();
+  const { own } = await listShapes(here);
   const before = own.find((s) => s.id === id);
   if (!before) throw notFound('shape');
   const [user, ...more] = before.usedBy;
@@ -86,15 +102,18 @@ export async function changeShape(id: number, { name, shape }: z.output<typeof s
       'conflict',
       `${before.name} is used by the template ${user.name}${more.length > 0 ? ` and ${more.length} more` : ''}; save it as a copy.`,
     );
-  await refuseTaken(name, id);
-  await write(async (tx) => {
+  await refuseTaken(here, name, id);
+  await here.write(async (tx) => {
     await tx.update(shapes).set({ name, document }).where(eq(shapes.id, id));
+    await note(tx, here, { verb: 'changed', kind: 'shape', subject: id, name });
   });
 }
 
 /** Takes a shape out of the library; templates that use it carry their own copy. */
-export async function deleteShape(id: number): Promise<void> {
-  await write(async (tx) => {
-    await tx.delete(shapes).where(eq(shapes.id, id));
+export async function deleteShape(here: Here, id: number): Promise<void> {
+  demand(here, 'maker');
+  await here.write(async (tx) => {
+    const [row] = await tx.delete(shapes).where(eq(shapes.id, id)).returning({ name: shapes.name });
+    if (row) await note(tx, here, { verb: 'deleted', kind: 'shape', subject: id, name: row.name });
   });
 }

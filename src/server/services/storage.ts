@@ -3,10 +3,8 @@ import { and, asc, count, desc, eq, isNotNull, isNull, notExists, or, sql, sum }
 import { alias } from 'drizzle-orm/sqlite-core';
 import { stat, statfs } from 'node:fs/promises';
 import { z } from 'zod';
-import { dataFolder } from '../config';
-import { database, tables } from '../db';
-import { databasePath, keptFolder } from '../store';
-import { oncePerProcess } from '../once';
+import { tables } from '../db';
+import { demand, oncePerWorkspace, type Here } from '../workspace';
 import { batchRow, deleteBatch } from './batches';
 import { refuseUnderWay, removeDelivery } from './delivery-removal';
 import { collectUnneeded, folderUsage, keptUsage, NONE, plus, type Usage } from './unneeded';
@@ -47,8 +45,8 @@ export const removalQuery = z.strictObject({ deliveries: z.enum(['true', 'false'
 /** Most batches that are listed: those with the most on the disk. */
 const MOST = 500;
 
-async function usageByBatch() {
-  const db = database();
+async function usageByBatch(here: Here) {
+  const db = here.db;
   const itsOrigin = db
     .select({ one: sql`1` })
     .from(origins)
@@ -79,11 +77,11 @@ type Counted = { readonly files: number; readonly bytes: string | null };
 const usageIn = (row: Counted | undefined): Usage => ({ files: row?.files ?? 0, bytes: Number(row?.bytes ?? 0) });
 
 /** What lies on the disk: every file is looked at, little at a time. */
-export async function storage(): Promise<Storage> {
-  const names = await database().select({ id: batches.id, name: batches.name }).from(batches).orderBy(desc(batches.id));
-  const { photoRows, deliveryRows } = await usageByBatch();
-  const [originals, proxies] = [await keptUsage('photos'), await keptUsage('proxies')];
-  const { bsize, bavail } = await statfs(dataFolder());
+export async function storage(here: Here): Promise<Storage> {
+  const names = await here.db.select({ id: batches.id, name: batches.name }).from(batches).orderBy(desc(batches.id));
+  const { photoRows, deliveryRows } = await usageByBatch(here);
+  const [originals, proxies] = [await keptUsage(here, 'photos'), await keptUsage(here, 'proxies')];
+  const { bsize, bavail } = await statfs(here.files.folder);
   const ofBatch = (id: number | null) => deliveryRows.find(({ batch }) => batch === id);
   const all = names.map(({ id, name }): BatchUsage => {
     const made = ofBatch(id);
@@ -93,9 +91,9 @@ export async function storage(): Promise<Storage> {
   return {
     originals: originals.all,
     proxies: proxies.all,
-    pictures: await folderUsage(keptFolder('pictures')),
+    pictures: await folderUsage(here.files.kept('pictures')),
     delivered: deliveryRows.map(usageIn).reduce(plus, NONE),
-    database: (await stat(databasePath())).size,
+    database: (await stat(here.files.database())).size,
     unneeded: plus(originals.unneeded, proxies.unneeded),
     free: bsize * bavail,
     batches: all.sort((a, b) => b.photos.bytes + b.delivered.bytes - a.photos.bytes - a.delivered.bytes).slice(0, MOST),
@@ -104,16 +102,16 @@ export async function storage(): Promise<Storage> {
 }
 
 /** Collects what nothing needs any more in the background; whoever asks meanwhile has it done once more. */
-export function collectSoon(): void {
-  const collecting = oncePerProcess('collecting', () => ({ is: false, isAskedAgain: false }));
+export function collectSoon(here: Here): void {
+  const collecting = oncePerWorkspace(here, 'collecting', () => ({ is: false, isAskedAgain: false }));
   collecting.isAskedAgain = collecting.is;
   if (collecting.is) return;
   collecting.is = true;
-  void collectUnneeded()
+  void collectUnneeded(here)
     .catch((error: unknown) => console.error('Unneeded files could not be collected:', error))
     .finally(() => {
       collecting.is = false;
-      if (collecting.isAskedAgain) collectSoon();
+      if (collecting.isAskedAgain) collectSoon(here);
     });
 }
 
@@ -122,14 +120,15 @@ export function collectSoon(): void {
  *
  * @throws WobrelError `not-found`, or `conflict` while one of those deliveries is being made or sent
  */
-export async function removeBatch(id: number, withDeliveries: boolean): Promise<void> {
-  await batchRow(id);
+export async function removeBatch(here: Here, id: number, withDeliveries: boolean): Promise<void> {
+  demand(here, 'artist');
+  await batchRow(here, id);
   if (withDeliveries) {
-    const rows = await database().select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.batchId, id)).orderBy(asc(deliveries.id)); // prettier-ignore
+    const rows = await here.db.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.batchId, id)).orderBy(asc(deliveries.id)); // prettier-ignore
     // All are asked first: either all go or none does.
-    for (const delivery of rows) await refuseUnderWay(delivery.id);
-    for (const delivery of rows) await removeDelivery(delivery.id);
+    for (const delivery of rows) await refuseUnderWay(here, delivery.id);
+    for (const delivery of rows) await removeDelivery(here, delivery.id);
   }
-  await deleteBatch(id);
-  collectSoon();
+  await deleteBatch(here, id);
+  collectSoon(here);
 }

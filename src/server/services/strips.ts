@@ -4,7 +4,8 @@ import { dataIn } from '../../core/fields';
 import { groupsOf } from '../../core/groups';
 import type { PhotoToPlace } from '../../core/placement';
 import { hasSlots, keptTemplate, type Template } from '../../core/template';
-import { database, tables, write } from '../db';
+import { tables } from '../db';
+import type { Here } from '../workspace';
 import { seenIn } from './seen';
 
 const { batches, photos, sights } = tables;
@@ -19,8 +20,8 @@ type Seen = PhotoToPlace & { readonly id: number; readonly sha256: string; reado
 export type StripPhoto = Seen & { readonly group?: { readonly seats: readonly (Seen | null)[] } };
 
 /** Photos of the given batches that stand for them, spread evenly through their lists. */
-function choosePhotos(ids: readonly number[]) {
-  const db = database();
+function choosePhotos(here: Here, ids: readonly number[]) {
+  const db = here.db;
   const ranked = db
     .select({
       id: photos.id,
@@ -42,10 +43,11 @@ function choosePhotos(ids: readonly number[]) {
 
 /** Groups of a batch whose template has slots, spread evenly. */
 async function chooseGroups(
+  here: Here,
   { id: batchId, fields }: typeof batches.$inferSelect,
   template: Template,
 ): Promise<Chosen[]> {
-  const rows = await database()
+  const rows = await here.db
     .select({ id: photos.id, name: photos.name, data: photos.data })
     .from(photos)
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
@@ -61,6 +63,7 @@ async function chooseGroups(
 
 /** What is chosen for every batch; what is not known is chosen and kept. */
 async function chosenOf(
+  here: Here,
   rows: readonly (typeof batches.$inferSelect)[],
 ): Promise<ReadonlyMap<number, readonly Chosen[]>> {
   const chosen = new Map<number, Chosen[]>(rows.map(({ id, strip }) => [id, [...(strip ?? [])]]));
@@ -70,11 +73,11 @@ async function chosenOf(
   for (const batch of unknown) {
     const { id } = batch;
     const template = keptTemplate(batch.draft);
-    if (hasSlots(template)) chosen.set(id, await chooseGroups(batch, template));
+    if (hasSlots(template)) chosen.set(id, await chooseGroups(here, batch, template));
     else plain.push(id);
   }
-  if (plain.length > 0) for (const { id, batchId } of await choosePhotos(plain)) chosen.get(batchId)!.push(id);
-  await write(async (tx) => {
+  if (plain.length > 0) for (const { id, batchId } of await choosePhotos(here, plain)) chosen.get(batchId)!.push(id);
+  await here.write(async (tx) => {
     for (const { id } of unknown)
       await tx
         .update(batches)
@@ -84,8 +87,8 @@ async function chosenOf(
   return chosen;
 }
 
-async function photosBy(ids: readonly number[]): Promise<ReadonlyMap<number, Seen>> {
-  const rows = await database()
+async function photosBy(here: Here, ids: readonly number[]): Promise<ReadonlyMap<number, Seen>> {
+  const rows = await here.db
     .select({
       id: photos.id,
       name: photos.name,
@@ -104,10 +107,14 @@ async function photosBy(ids: readonly number[]): Promise<ReadonlyMap<number, See
 
 /** The strip of each batch, one photo for each cutout. */
 export async function stripsOf(
+  here: Here,
   rows: readonly (typeof batches.$inferSelect)[],
 ): Promise<ReadonlyMap<number, StripPhoto[]>> {
-  const chosen = await chosenOf(rows);
-  const known = await photosBy([...chosen.values()].flat(2).filter((id) => id !== null));
+  const chosen = await chosenOf(here, rows);
+  const known = await photosBy(
+    here,
+    [...chosen.values()].flat(2).filter((id) => id !== null),
+  );
   const cutoutOf = (one: Chosen): StripPhoto[] => {
     if (typeof one === 'number') return known.has(one) ? [known.get(one)!] : [];
     const seats = one.map((id, slot) => (id !== null && known.has(id) ? { ...known.get(id)!, slot } : null));

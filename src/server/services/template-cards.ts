@@ -2,7 +2,8 @@
 import { and, asc, count, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { keptTemplate, type Template } from '../../core/template';
-import { database, tables } from '../db';
+import { tables } from '../db';
+import type { Here } from '../workspace';
 import { notFound } from './refusals';
 import { stripsOf, type StripPhoto } from './strips';
 import { newestVersions } from './versions';
@@ -44,8 +45,8 @@ const NAMED = 3;
 const like = (text: string) => `%${text.replace(/[\\%_]/g, (mark) => `\\${mark}`)}%`;
 
 /** The newest batches of each of some templates, and how many there are. */
-async function usesOf(ids: readonly number[]) {
-  const ranked = database()
+async function usesOf(here: Here, ids: readonly number[]) {
+  const ranked = here.db
     .select({
       id: batches.id,
       name: batches.name,
@@ -60,13 +61,16 @@ async function usesOf(ids: readonly number[]) {
     .innerJoin(templateVersions, eq(templateVersions.id, batches.templateVersionId))
     .where(inArray(templateVersions.templateId, [...ids]))
     .as('ranked');
-  return database().select().from(ranked).where(sql`${ranked.rank} <= ${NAMED}`).orderBy(asc(ranked.rank)); // prettier-ignore
+  return here.db.select().from(ranked).where(sql`${ranked.rank} <= ${NAMED}`).orderBy(asc(ranked.rank)); // prettier-ignore
 }
 
 /** One page of cards, in a fixed number of queries. */
-export async function listCards({ search, tag, sort, archived, offset, limit }: z.infer<typeof cardsSchema>) {
-  const db = database();
-  const newest = newestVersions();
+export async function listCards(
+  here: Here,
+  { search, tag, sort, archived, offset, limit }: z.infer<typeof cardsSchema>,
+) {
+  const db = here.db;
+  const newest = newestVersions(here);
   const used = db
     .select({ templateId: templateVersions.templateId, n: count().as('n') })
     .from(batches)
@@ -108,12 +112,15 @@ export async function listCards({ search, tag, sort, archived, offset, limit }: 
     .offset(offset);
   const [total] = await db.select({ n: count() }).from(templates).where(where);
   const tags = await db.selectDistinct({ tag: sql<string>`value` }).from(sql`${templates}, json_each(${templates.tags})`).orderBy(sql`value`); // prettier-ignore
-  const uses = await usesOf(rows.map(({ id }) => id));
+  const uses = await usesOf(
+    here,
+    rows.map(({ id }) => id),
+  );
   const last = uses.filter(({ rank }) => rank === 1).map(({ id }) => id);
   // A template that no batch uses is shown on the photos of the newest batch that has any.
   const [sample] = await db.select({ id: batches.id }).from(batches).where(gt(batches.photoCount, 0)).orderBy(desc(batches.id)).limit(1); // prettier-ignore
   const shown = [...last, ...(sample ? [sample.id] : [])];
-  const strips = await stripsOf(await db.select().from(batches).where(inArray(batches.id, shown)));
+  const strips = await stripsOf(here, await db.select().from(batches).where(inArray(batches.id, shown)));
   return {
     sample: (sample && strips.get(sample.id)) ?? [],
     total: total!.n,
@@ -145,8 +152,8 @@ const VERSIONS = 60;
  *
  * @throws WobrelError `not-found`
  */
-export async function templateHistory(id: number) {
-  const db = database();
+export async function templateHistory(here: Here, id: number) {
+  const db = here.db;
   const [row] = await db.select().from(templates).where(eq(templates.id, id));
   if (!row) throw notFound('template');
   const versions = await db
@@ -163,7 +170,7 @@ export async function templateHistory(id: number) {
     .orderBy(desc(batches.id))
     .limit(VERSIONS);
   const [last] = usedIn;
-  const strips = last ? await stripsOf(await db.select().from(batches).where(eq(batches.id, last.id))) : null;
+  const strips = last ? await stripsOf(here, await db.select().from(batches).where(eq(batches.id, last.id))) : null;
   return {
     id,
     name: row.name,

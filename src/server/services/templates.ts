@@ -3,8 +3,9 @@ import { and, eq, inArray, isNull, max, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { FIELD_GROUPS, keptTemplate, type FieldGroup, type Template } from '../../core/template';
-import { database, tables, write, type Transaction } from '../db';
+import { tables, type Transaction } from '../db';
 import { outlinesOf, type KeptTemplate } from '../geometry';
+import { demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
 import { refuseMissing } from './pictures';
 import { changedElsewhere, notFound } from './refusals';
@@ -20,9 +21,9 @@ export const noteSchema = z.string().trim().min(1).max(500);
 export type SavedTemplate = { id: number; name: string; version: number; savedAt: number; template: Template };
 
 /** Every saved template that is not put away with its newest version, by name. */
-export async function listTemplates(): Promise<SavedTemplate[]> {
-  const db = database();
-  const newest = newestVersions();
+export async function listTemplates(here: Here): Promise<SavedTemplate[]> {
+  const db = here.db;
+  const newest = newestVersions(here);
   const rows = await db
     .select({
       id: templates.id,
@@ -97,18 +98,21 @@ async function templateCalled(tx: Transaction, name: string): Promise<number> {
  * @throws WobrelError `conflict` where the draft is another by now
  */
 export async function saveTemplate(
+  here: Here,
   batchId: number,
   name: string,
   revision: number,
-  note: string | null = null,
+  said: string | null = null,
 ): Promise<{ id: number; version: number }> {
-  const batch = await batchRow(batchId);
+  demand(here, 'maker');
+  const batch = await batchRow(here, batchId);
   const document = keptTemplate({ ...(batch.draft as object), name });
   const { outline } = batch;
-  return write(async (tx) => {
+  return here.write(async (tx) => {
     const id = await templateCalled(tx, name);
-    const made = await addVersion(tx, id, { template: document, outline }, note);
+    const made = await addVersion(tx, id, { template: document, outline }, said);
     await changeDraft(tx, batchId, revision, { templateVersionId: made.id, draft: document });
+    await note(tx, here, savedAs(id, name, made.version, said));
     return { id, version: made.version };
   });
 }
@@ -119,9 +123,12 @@ export async function saveTemplate(
  * @returns it with every default, and the version that it would become where its name is taken
  * @throws WobrelError as `parseTemplate`
  */
-export async function readTemplate(document: unknown): Promise<{ template: Template; nextVersion: number | null }> {
+export async function readTemplate(
+  here: Here,
+  document: unknown,
+): Promise<{ template: Template; nextVersion: number | null }> {
   const { template } = await outlinesOf().template(document);
-  const [called] = await database()
+  const [called] = await here.db
     .select({ version: max(templateVersions.version) })
     .from(templates)
     .innerJoin(templateVersions, eq(templateVersions.templateId, templates.id))
@@ -136,18 +143,21 @@ export async function readTemplate(document: unknown): Promise<{ template: Templ
  * @throws WobrelError as `parseTemplate`; `picture-missing`; `conflict` where the name is taken and no version of it is meant
  */
 export async function createTemplate(
+  here: Here,
   document: unknown,
   asVersion: boolean,
-  note: string | null = null,
+  said: string | null = null,
 ): Promise<{ id: number; version: number }> {
+  demand(here, 'maker');
   const kept = await outlinesOf().template(document);
-  await refuseMissing(kept.template);
+  await refuseMissing(here, kept.template);
   const { name } = kept.template;
-  return write(async (tx) => {
+  return here.write(async (tx) => {
     const [called] = await tx.select().from(templates).where(eq(templates.name, name));
     if (called && !asVersion) throw nameTaken(name);
     const id = await templateCalled(tx, name);
-    const { version } = await addVersion(tx, id, kept, note);
+    const { version } = await addVersion(tx, id, kept, said);
+    await note(tx, here, savedAs(id, name, version, said));
     return { id, version };
   });
 }
@@ -157,8 +167,9 @@ export async function createTemplate(
  *
  * @throws WobrelError `not-found`
  */
-export async function bringBack(id: number, version: number): Promise<{ version: number }> {
-  return write(async (tx) => {
+export async function bringBack(here: Here, id: number, version: number): Promise<{ version: number }> {
+  demand(here, 'maker');
+  return here.write(async (tx) => {
     const [old] = await tx
       .select({ document: templateVersions.document, outline: templateVersions.outline, name: templates.name })
       .from(templateVersions)
@@ -166,9 +177,26 @@ export async function bringBack(id: number, version: number): Promise<{ version:
       .where(and(eq(templateVersions.templateId, id), eq(templateVersions.version, version)));
     if (!old) throw notFound('version');
     const template = keptTemplate({ ...(old.document as object), name: old.name });
-    const made = await addVersion(tx, id, { template, outline: old.outline }, `as version ${version} was`);
+    const said = `as version ${version} was`;
+    const made = await addVersion(tx, id, { template, outline: old.outline }, said);
+    await note(tx, here, savedAs(id, old.name, made.version, said));
     return { version: made.version };
   });
+}
+
+/** What is noted of a version that was saved. */
+const savedAs = (subject: number, name: string, version: number, said: string | null) =>
+  ({ verb: 'saved-version', kind: 'template', subject, name, words: `version ${version}${said ? `, ${said}` : ''}` }) as const; // prettier-ignore
+
+/** What a change of a template is about. */
+function changeWords({ name, tags, archived, open }: z.infer<typeof templateChangeSchema>): string {
+  const parts = [
+    name !== undefined && `its name: ${name}`,
+    tags && 'its tags',
+    archived !== undefined && (archived ? 'put away' : 'taken out again'),
+    open !== undefined && 'what batches may change',
+  ];
+  return parts.filter(Boolean).join('; ');
 }
 
 const nameTaken = (name: string) =>
@@ -192,10 +220,12 @@ export const templateChangeSchema = z.strictObject({
  * @throws WobrelError `not-found`, or `conflict` where another template is called so
  */
 export async function changeTemplate(
+  here: Here,
   id: number,
   { name, tags, archived, open }: z.infer<typeof templateChangeSchema>,
 ): Promise<void> {
-  await write(async (tx) => {
+  demand(here, 'maker');
+  await here.write(async (tx) => {
     const [before] = await tx.select().from(templates).where(eq(templates.id, id));
     if (!before) throw notFound('template');
     if (name !== undefined && name !== before.name) {
@@ -218,14 +248,24 @@ export async function changeTemplate(
         archivedAt: archived === undefined ? before.archivedAt : archived ? (before.archivedAt ?? Date.now()) : null,
       })
       .where(eq(templates.id, id));
+    const asked = { name, tags, archived, open };
+    await note(tx, here, {
+      verb: 'changed',
+      kind: 'template',
+      subject: id,
+      name: before.name,
+      words: changeWords(asked),
+    });
   });
 }
 
 /** Deletes a saved template with all its versions; batches keep their own copy. */
-export async function deleteTemplate(id: number): Promise<void> {
-  await write(async (tx) => {
-    const [row] = await tx.delete(templates).where(eq(templates.id, id)).returning({ id: templates.id });
+export async function deleteTemplate(here: Here, id: number): Promise<void> {
+  demand(here, 'maker');
+  await here.write(async (tx) => {
+    const [row] = await tx.delete(templates).where(eq(templates.id, id)).returning({ name: templates.name });
     if (!row) throw notFound('template');
+    await note(tx, here, { verb: 'deleted', kind: 'template', subject: id, name: row.name });
   });
 }
 
@@ -236,19 +276,22 @@ export async function deleteTemplate(id: number): Promise<void> {
  * @throws WobrelError `not-found`, as `parseTemplate`, or `conflict` where the draft is another than the one meant
  */
 export async function applyTemplate(
+  here: Here,
   batchId: number,
   templateId: number,
   revision: number,
   document?: unknown,
 ): Promise<void> {
-  const { draft } = await batchRow(batchId);
-  const newest = await newestVersion(templateId);
+  demand(here, 'artist');
+  const { name, draft } = await batchRow(here, batchId);
+  const newest = await newestVersion(here, templateId);
   const own = document === undefined ? null : await outlinesOf().template(document);
   if (own) {
-    await refuseMissing(own.template);
-    await refuseLocked(newest.templateVersionId, draft, own.template, newest.draft);
+    await refuseMissing(here, own.template);
+    await refuseLocked(here, newest.templateVersionId, draft, own.template, newest.draft);
   }
-  await write((tx) =>
-    changeDraft(tx, batchId, revision, own ? { ...newest, draft: own.template, outline: own.outline } : newest),
-  );
+  await here.write(async (tx) => {
+    await changeDraft(tx, batchId, revision, own ? { ...newest, draft: own.template, outline: own.outline } : newest);
+    await note(tx, here, { verb: 'applied', kind: 'batch', subject: batchId, name, words: newest.draft.name });
+  });
 }

@@ -3,10 +3,11 @@ import { copyFile, mkdir } from 'node:fs/promises';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { migrateDatabase, tables, write } from '../db';
+import { migrateDatabase, tables } from '../db';
 import { deliver } from '../jobs/deliver';
 import { createRenderPool, type RenderPool } from '../render';
-import { arrivalsFolder, digestFile } from '../store';
+import { digestFile } from '../store';
+import { FIRST_WORKSPACE, hereIn } from '../workspace';
 import { batches, photos } from '.';
 
 export const DEMO = 'demo/photos/products';
@@ -16,9 +17,10 @@ export const SMALL = ['slate-mug-07.jpg', 'ochre-tile-48.jpg', 'turquoise-bowl-0
 export function services() {
   const folder = mkdtempSync(join(tmpdir(), 'wobrel-services-'));
   process.env.WOBREL_DATA = folder;
+  const here = hereIn(FIRST_WORKSPACE);
   let pool: RenderPool;
   beforeAll(async () => {
-    await migrateDatabase();
+    await migrateDatabase(here.db);
     pool = createRenderPool();
   });
   afterAll(async () => {
@@ -28,29 +30,29 @@ export function services() {
 
   /** A file as the upload leaves it: a copy of a demo photo that is ours to move. */
   async function arrival(name: string, as = name) {
-    await mkdir(arrivalsFolder(), { recursive: true });
-    const path = join(arrivalsFolder(), `${Math.random()}`);
+    await mkdir(here.files.arrivals(), { recursive: true });
+    const path = join(here.files.arrivals(), `${Math.random()}`);
     await copyFile(join(DEMO, name), path);
     return { name: as, path, ...(await digestFile(path)), tooLarge: false };
   }
 
   async function batchWith(names: readonly string[], fields: object = {}): Promise<number> {
-    const id = await batches.createBatch('Shelf');
-    for (const name of names) await photos.takePhoto(id, await arrival(name));
-    const { revision } = await batches.batchDetail(id);
-    await batches.saveDraft(id, { wobrel: 1, name: 'Small', outputs: [{ width: 60 }], ...fields }, revision);
+    const id = await batches.createBatch(here, 'Shelf');
+    for (const name of names) await photos.takePhoto(here, id, await arrival(name));
+    const { revision } = await batches.batchDetail(here, id);
+    await batches.saveDraft(here, id, { wobrel: 1, name: 'Small', outputs: [{ width: 60 }], ...fields }, revision);
     return id;
   }
 
   /** Works at a delivery until it is over or told to stop. */
-  const begin = (id: number, isCancelled: () => boolean) => deliver(id, { pool, isCancelled });
+  const begin = (id: number, isCancelled: () => boolean) => deliver(here, id, { pool, isCancelled });
 
   /** Runs a delivery to its end, as the loop does. */
   async function run(id: number): Promise<void> {
     await begin(id, () => false);
-    await write(async (tx) => {
+    await here.write(async (tx) => {
       await tx.update(tables.deliveries).set({ state: 'done' });
     });
   }
-  return { folder, arrival, batchWith, begin, run };
+  return { folder, here, arrival, batchWith, begin, run };
 }

@@ -7,11 +7,11 @@ import { NO_MEANS } from '../../core/checks';
 import { WobrelError } from '../../core/errors';
 import { hasQuality } from '../../core/export';
 import type { Output } from '../../core/template';
-import { database, tables } from '../db';
+import { tables } from '../db';
 import { photoThen, renderPool } from '../jobs';
 import { keptPaths } from '../pictures';
 import { plateCache, shareTemplate, type Loss } from '../render';
-import { originalPath } from '../store';
+import type { Here } from '../workspace';
 import { batchRow } from './batches';
 import { deliveryFilesOf } from './delivery-files';
 
@@ -30,10 +30,10 @@ export type Trial = {
 };
 
 /** The photo in the middle of a batch by the size of its file: as good as any for what files come to. */
-async function middlePhoto(batchId: number): Promise<number> {
+async function middlePhoto(here: Here, batchId: number): Promise<number> {
   const those = and(eq(photos.batchId, batchId), ne(photos.review, 'out'));
-  const [all] = await database().select({ n: count() }).from(photos).where(those);
-  const [row] = await database()
+  const [all] = await here.db.select({ n: count() }).from(photos).where(those);
+  const [row] = await here.db
     .select({ id: photos.id })
     .from(photos)
     .where(those)
@@ -52,15 +52,15 @@ const isLossy = (output: Output): boolean =>
   hasQuality(output) || output.format === 'gif' || (output.format === 'png' && output.colours !== null);
 
 /** Makes the middle photo's file, and with it one without loss where the format has any. */
-async function tried(batchId: number, output: number) {
-  const batch = await batchRow(batchId);
-  const { template: own, cutouts } = await deliveryFilesOf(batch, [await middlePhoto(batchId)]);
+async function tried(here: Here, batchId: number, output: number) {
+  const batch = await batchRow(here, batchId);
+  const { template: own, cutouts } = await deliveryFilesOf(here, batch, [await middlePhoto(here, batchId)]);
   const [cutout] = cutouts;
   const asked = own.outputs[output];
   if (!asked) throw new WobrelError('not-found', 'There is no such output.');
   const template = { ...own, outputs: [...own.outputs, exactly(asked)] };
   const { name, lead, slots, data } = cutout!;
-  const shared = shareTemplate(template, batch.outline, NO_MEANS, keptPaths(template));
+  const shared = shareTemplate(template, batch.outline, NO_MEANS, keptPaths(here, template));
   const pool = renderPool();
   const plates = plateCache(pool, template, shared);
   const words = { photo: name, ...(slots && { stem: name }), batch: batch.name, index: 1, data };
@@ -70,7 +70,7 @@ async function tried(batchId: number, output: number) {
     const paths = ['trial', 'exact'].map((file) => join(folder, file));
     const [made, exact] = [{ output, plate, path: paths[0]! }, { output: own.outputs.length, plate, path: paths[1]! }]; // prettier-ignore
     const { files } = await pool.render({
-      photos: (slots ?? [lead]).map((one, slot) => one && { source: originalPath(one.sha256), photo: { ...photoThen(one), name: one.photo, ...(slots && { slot }), words } }), // prettier-ignore
+      photos: (slots ?? [lead]).map((one, slot) => one && { source: here.files.original(one.sha256), photo: { ...photoThen(one), name: one.photo, ...(slots && { slot }), words } }), // prettier-ignore
       words,
       template: shared,
       targets: isLossy(asked) ? [made, exact] : [made],
@@ -87,8 +87,8 @@ async function tried(batchId: number, output: number) {
  * @param output its place in the batch's template
  * @throws WobrelError `not-found`, `nothing-to-export`, `photo-broken`
  */
-export async function trialOf(batchId: number, output: number): Promise<Trial> {
-  const { photo, file, loss } = await tried(batchId, output);
+export async function trialOf(here: Here, batchId: number, output: number): Promise<Trial> {
+  const { photo, file, loss } = await tried(here, batchId, output);
   const { width, height, bytes, quality } = file;
   return { photo, width, height, bytes, quality, loss: loss && { ssim: loss.ssim, largest: loss.largest } };
 }
@@ -98,8 +98,8 @@ export async function trialOf(batchId: number, output: number): Promise<Trial> {
  *
  * @throws WobrelError as a trial does, or `not-found` where the format loses nothing
  */
-export async function lossPicture(batchId: number, output: number): Promise<Uint8Array<ArrayBuffer>> {
-  const { loss } = await tried(batchId, output);
+export async function lossPicture(here: Here, batchId: number, output: number): Promise<Uint8Array<ArrayBuffer>> {
+  const { loss } = await tried(here, batchId, output);
   if (!loss) throw new WobrelError('not-found', 'This format loses nothing.');
   return loss.picture;
 }

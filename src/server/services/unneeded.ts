@@ -2,8 +2,8 @@
 import { inArray, sql } from 'drizzle-orm';
 import { opendir, readdir, rm, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
-import { database, tables, write } from '../db';
-import { arrivalsFolder, deliveriesFolder, keptFolder, whileNobodyFinds } from '../store';
+import { tables } from '../db';
+import { demand, type Here } from '../workspace';
 
 const { sights } = tables;
 
@@ -27,9 +27,9 @@ const SUM = /^[0-9a-f]{64}/;
 /** Files whose needs are asked for in one query. */
 const CHUNK = 500;
 
-async function* chunksOf(kind: 'photos' | 'proxies'): AsyncGenerator<readonly Kept[]> {
+async function* chunksOf(here: Here, kind: 'photos' | 'proxies'): AsyncGenerator<readonly Kept[]> {
   let chunk: Kept[] = [];
-  for await (const path of filesIn(keptFolder(kind))) {
+  for await (const path of filesIn(here.files.kept(kind))) {
     const [sha256] = SUM.exec(basename(path)) ?? [];
     if (!sha256) continue;
     chunk.push({ path, sha256 });
@@ -50,9 +50,9 @@ const NEEDED = {
   proxies: sql`select sha256 from ${tables.photos} where sha256 in (select value from wanted)`,
 } as const;
 
-async function neededOf(kind: 'photos' | 'proxies', files: readonly Kept[]): Promise<ReadonlySet<string>> {
+async function neededOf(here: Here, kind: 'photos' | 'proxies', files: readonly Kept[]): Promise<ReadonlySet<string>> {
   const sums = JSON.stringify([...new Set(files.map(({ sha256 }) => sha256))]);
-  const rows = await database().all<{ sha256: string }>(
+  const rows = await here.db.all<{ sha256: string }>(
     sql`with wanted as (select value from json_each(${sums})) ${NEEDED[kind]}`,
   );
   return new Set(rows.map(({ sha256 }) => sha256));
@@ -67,11 +67,12 @@ async function usageOf(files: readonly Kept[]): Promise<Usage> {
 
 /** What lies on the disk of a kind, and how much of it nothing needs. */
 export async function keptUsage(
+  here: Here,
   kind: 'photos' | 'proxies',
 ): Promise<{ readonly all: Usage; readonly unneeded: Usage }> {
   let [all, unneeded] = [NONE, NONE];
-  for await (const chunk of chunksOf(kind)) {
-    const needed = await neededOf(kind, chunk);
+  for await (const chunk of chunksOf(here, kind)) {
+    const needed = await neededOf(here, kind, chunk);
     all = plus(all, await usageOf(chunk));
     unneeded = plus(unneeded, await usageOf(chunk.filter(({ sha256 }) => !needed.has(sha256))));
   }
@@ -85,27 +86,27 @@ export async function folderUsage(folder: string): Promise<Usage> {
   return usage;
 }
 
-async function takeAway(kind: 'photos' | 'proxies', files: readonly Kept[]): Promise<Usage> {
-  const needed = await neededOf(kind, files);
+async function takeAway(here: Here, kind: 'photos' | 'proxies', files: readonly Kept[]): Promise<Usage> {
+  const needed = await neededOf(here, kind, files);
   const unneeded = files.filter(({ sha256 }) => !needed.has(sha256));
   const usage = await usageOf(unneeded);
   await Promise.all(unneeded.map(({ path }) => rm(path, { force: true })));
   const sums = unneeded.map(({ sha256 }) => sha256);
   // What was seen in them goes with the proxies that it was seen on.
   if (kind === 'proxies' && sums.length > 0)
-    await write(async (tx) => void (await tx.delete(sights).where(inArray(sights.sha256, sums))));
+    await here.write(async (tx) => void (await tx.delete(sights).where(inArray(sights.sha256, sums))));
   return usage;
 }
 
 /** Folders of deliveries that are not there any more, as a kill in the middle of a removal leaves them; a delivery is noted before its folder is made. */
-async function takeFoldersAway(): Promise<Usage> {
+async function takeFoldersAway(here: Here): Promise<Usage> {
   let usage = NONE;
-  const names = await readdir(deliveriesFolder()).catch(() => []);
-  const rows = await database().select({ id: tables.deliveries.id }).from(tables.deliveries);
+  const names = await readdir(here.files.deliveries()).catch(() => []);
+  const rows = await here.db.select({ id: tables.deliveries.id }).from(tables.deliveries);
   const there = new Set(rows.map(({ id }) => String(id)));
   for (const name of names) {
     if (there.has(name) || !/^\d+$/.test(name)) continue;
-    const folder = join(deliveriesFolder(), name);
+    const folder = join(here.files.deliveries(), name);
     usage = plus(usage, await folderUsage(folder));
     await rm(folder, { recursive: true, force: true });
   }
@@ -118,12 +119,14 @@ async function takeFoldersAway(): Promise<Usage> {
  *
  * @returns what there was of it
  */
-export async function collectUnneeded(): Promise<Usage> {
+export async function collectUnneeded(here: Here): Promise<Usage> {
+  demand(here, 'artist');
   let usage = NONE;
   for (const kind of ['photos', 'proxies'] as const)
-    for await (const chunk of chunksOf(kind)) usage = plus(usage, await whileNobodyFinds(() => takeAway(kind, chunk)));
-  return plus(usage, await takeFoldersAway());
+    for await (const chunk of chunksOf(here, kind))
+      usage = plus(usage, await here.keeping.whileNobodyFinds(() => takeAway(here, kind, chunk)));
+  return plus(usage, await takeFoldersAway(here));
 }
 
 /** Uploads that broke off with the process: at its start none is under way. */
-export const sweepArrivals = (): Promise<void> => rm(arrivalsFolder(), { recursive: true, force: true });
+export const sweepArrivals = (here: Here): Promise<void> => rm(here.files.arrivals(), { recursive: true, force: true });

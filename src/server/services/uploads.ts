@@ -3,9 +3,10 @@ import { and, asc, count, desc, eq, inArray, isNotNull, isNull } from 'drizzle-o
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { mediaTypeOf, safeName } from '../../core/export';
-import { database, tables, write, type DeliveryState } from '../db';
+import { tables, type DeliveryState } from '../db';
 import { lineTrouble, listDestinations, openDestination, patiently, refusedBy, type DestinationWords, type Rules } from '../destinations'; // prettier-ignore
-import { askToStop, embeddedQueue, wakeRunner } from '../jobs';
+import { askToStop, wakeRunner } from '../jobs';
+import { demand, note, type Here } from '../workspace';
 import { chunked, deliveryRow } from './delivery-plans';
 import { notFound } from './refusals';
 
@@ -32,11 +33,15 @@ function folderOf(text: string): string {
 }
 
 /** The finished files of a delivery, and their names at a destination. */
-async function filesFor(deliveryId: number, { folder, onlyMade }: Pick<UploadAsked, 'folder' | 'onlyMade'>) {
-  const { state } = await deliveryRow(deliveryId);
+async function filesFor(
+  here: Here,
+  deliveryId: number,
+  { folder, onlyMade }: Pick<UploadAsked, 'folder' | 'onlyMade'>,
+) {
+  const { state } = await deliveryRow(here, deliveryId);
   if (state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const within = folderOf(folder);
-  const rows = await database()
+  const rows = await here.db
     .select()
     .from(deliveryFiles)
     .where(
@@ -65,8 +70,8 @@ export type UploadForecast = {
 /** Time that a destination has for saying its rules, ms. */
 const RULES_MS = 15_000;
 
-async function rulesOf(destination: string): Promise<Rules | null> {
-  const way = await openDestination(destination);
+async function rulesOf(here: Here, destination: string): Promise<Rules | null> {
+  const way = await openDestination(here, destination);
   const signal = AbortSignal.timeout(RULES_MS);
   try {
     return await patiently(() => way.rules(signal), signal, { tries: 2, first: 300, longest: 1000 });
@@ -84,9 +89,10 @@ const refusalsBy = (rules: Rules | null, files: Awaited<ReturnType<typeof filesF
   });
 
 /** What an upload would be, before it begins. @throws WobrelError `not-found`, `not-done`, or what the way to it throws */
-export async function uploadForecast(deliveryId: number, asked: UploadAsked): Promise<UploadForecast> {
-  const files = await filesFor(deliveryId, asked);
-  const refused = refusalsBy(await rulesOf(asked.destination), files);
+export async function uploadForecast(here: Here, deliveryId: number, asked: UploadAsked): Promise<UploadForecast> {
+  demand(here, 'artist');
+  const files = await filesFor(here, deliveryId, asked);
+  const refused = refusalsBy(await rulesOf(here, asked.destination), files);
   return {
     files: files.length,
     bytes: files.reduce((sum, { row }) => sum + row.bytes!, 0),
@@ -100,12 +106,13 @@ export async function uploadForecast(deliveryId: number, asked: UploadAsked): Pr
  *
  * @throws WobrelError as the forecast, or `nothing-to-send`
  */
-export async function startUpload(deliveryId: number, asked: UploadAsked): Promise<number> {
-  const files = await filesFor(deliveryId, asked);
+export async function startUpload(here: Here, deliveryId: number, asked: UploadAsked): Promise<number> {
+  demand(here, 'artist');
+  const files = await filesFor(here, deliveryId, asked);
   if (files.length === 0) throw new WobrelError('nothing-to-send', 'There are no files to send.');
-  const refused = new Map(refusalsBy(await rulesOf(asked.destination), files).map(({ id, why }) => [id, why]));
+  const refused = new Map(refusalsBy(await rulesOf(here, asked.destination), files).map(({ id, why }) => [id, why]));
   const { destination, replace } = asked;
-  const id = await write(async (tx) => {
+  const id = await here.write(async (tx) => {
     const [made] = await tx.insert(uploads).values({ deliveryId, destination, replace }).returning({ id: uploads.id });
     const uploadId = made!.id;
     const rows = files.map(({ row, name }) => {
@@ -113,10 +120,17 @@ export async function startUpload(deliveryId: number, asked: UploadAsked): Promi
       return { uploadId, deliveryFileId: row.id, name, message, state: message === null ? ('waiting' as const) : ('refused' as const) }; // prettier-ignore
     });
     for (const chunk of chunked(rows)) await tx.insert(uploadFiles).values(chunk);
-    await embeddedQueue.add('upload', uploadId, tx);
+    await note(tx, here, {
+      verb: 'made',
+      kind: 'upload',
+      subject: uploadId,
+      name: destination,
+      words: `delivery ${deliveryId}`,
+    });
+    await here.queue.add('upload', uploadId, tx);
     return uploadId;
   });
-  wakeRunner();
+  wakeRunner(here);
   return id;
 }
 
@@ -135,11 +149,11 @@ export type UploadProgress = {
 };
 
 /** A delivery's uploads, the newest first, in two queries for all. */
-export async function uploadsOf(deliveryId: number, limit = 50): Promise<readonly UploadProgress[]> {
-  await deliveryRow(deliveryId);
-  const rows = await database().select().from(uploads).where(eq(uploads.deliveryId, deliveryId)).orderBy(desc(uploads.id)).limit(limit); // prettier-ignore
+export async function uploadsOf(here: Here, deliveryId: number, limit = 50): Promise<readonly UploadProgress[]> {
+  await deliveryRow(here, deliveryId);
+  const rows = await here.db.select().from(uploads).where(eq(uploads.deliveryId, deliveryId)).orderBy(desc(uploads.id)).limit(limit); // prettier-ignore
   const ids = rows.map(({ id }) => id);
-  const states = await database()
+  const states = await here.db
     .select({ id: uploadFiles.uploadId, state: uploadFiles.state, n: count() })
     .from(uploadFiles)
     .where(inArray(uploadFiles.uploadId, ids))
@@ -151,16 +165,16 @@ export async function uploadsOf(deliveryId: number, limit = 50): Promise<readonl
   });
 }
 
-async function uploadRow(id: number) {
-  const [row] = await database().select().from(uploads).where(eq(uploads.id, id));
+async function uploadRow(here: Here, id: number) {
+  const [row] = await here.db.select().from(uploads).where(eq(uploads.id, id));
   if (!row) throw notFound('upload');
   return row;
 }
 
 /** What an upload's destination did not take, and why. */
-export async function refusedFiles(id: number, limit = MOST) {
-  await uploadRow(id);
-  return database()
+export async function refusedFiles(here: Here, id: number, limit = MOST) {
+  await uploadRow(here, id);
+  return here.db
     .select({ name: uploadFiles.name, why: uploadFiles.message })
     .from(uploadFiles)
     .where(and(eq(uploadFiles.uploadId, id), eq(uploadFiles.state, 'refused')))
@@ -169,29 +183,33 @@ export async function refusedFiles(id: number, limit = MOST) {
 }
 
 /** Stops an upload; what has arrived stays there, and it can be taken up again. */
-export async function cancelUpload(id: number): Promise<void> {
-  const { state } = await uploadRow(id);
-  if (state === 'running') return askToStop('upload', id);
-  if (state !== 'waiting') return;
-  await write(async (tx) => {
+export async function cancelUpload(here: Here, id: number): Promise<void> {
+  demand(here, 'artist');
+  const { state, destination: name } = await uploadRow(here, id);
+  if (state !== 'running' && state !== 'waiting') return;
+  await here.write((tx) => note(tx, here, { verb: 'cancelled', kind: 'upload', subject: id, name }));
+  if (state === 'running') return askToStop(here, 'upload', id);
+  await here.write(async (tx) => {
     await tx.update(uploads).set({ state: 'cancelled', finishedAt: Date.now() }).where(eq(uploads.id, id));
   });
 }
 
 /** Goes on with an upload that stopped, or tries what was refused once more; what has arrived is not sent again. */
-export async function resumeUpload(id: number): Promise<void> {
-  const { state } = await uploadRow(id);
+export async function resumeUpload(here: Here, id: number): Promise<void> {
+  demand(here, 'artist');
+  const { state, destination: name } = await uploadRow(here, id);
   if (state === 'waiting' || state === 'running') return;
-  await write(async (tx) => {
+  await here.write(async (tx) => {
     await tx.update(uploads).set({ state: 'waiting', message: null, finishedAt: null }).where(eq(uploads.id, id));
     await tx
       .update(uploadFiles)
       .set({ state: 'waiting', message: null })
       .where(and(eq(uploadFiles.uploadId, id), eq(uploadFiles.state, 'refused')));
-    await embeddedQueue.add('upload', id, tx);
+    await here.queue.add('upload', id, tx);
+    await note(tx, here, { verb: 'resumed', kind: 'upload', subject: id, name });
   });
-  wakeRunner();
+  wakeRunner(here);
 }
 
 /** Where deliveries can be sent. @throws WobrelError `destinations-invalid` */
-export const destinations = (): Promise<readonly DestinationWords[]> => listDestinations();
+export const destinations = (here: Here): Promise<readonly DestinationWords[]> => listDestinations(here);

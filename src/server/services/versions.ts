@@ -2,14 +2,15 @@
 import { desc, eq, max } from 'drizzle-orm';
 import { WobrelError } from '../../core/errors';
 import { brokenLock, FIELD_GROUPS, keptTemplate, type Template } from '../../core/template';
-import { database, tables } from '../db';
+import { tables } from '../db';
+import type { Here } from '../workspace';
 import { notFound } from './refusals';
 
 const { templates, templateVersions } = tables;
 
 /** Each template's newest version, to be joined. */
-export const newestVersions = () =>
-  database()
+export const newestVersions = (here: Here) =>
+  here.db
     .select({ templateId: templateVersions.templateId, version: max(templateVersions.version).as('newest') })
     .from(templateVersions)
     .groupBy(templateVersions.templateId)
@@ -22,13 +23,14 @@ export const newestVersions = () =>
  * @throws WobrelError `locked` with the first field at fault
  */
 export async function refuseLocked(
+  here: Here,
   templateVersionId: number | null,
   draft: unknown,
   next: Template,
   version?: unknown,
 ): Promise<void> {
   if (templateVersionId === null) return;
-  const [saved] = await database()
+  const [saved] = await here.db
     .select({ open: templates.open, name: templates.name, document: templateVersions.document })
     .from(templateVersions)
     .innerJoin(templates, eq(templates.id, templateVersions.templateId))
@@ -47,8 +49,8 @@ export async function refuseLocked(
  *
  * @throws WobrelError `not-found`
  */
-export async function newestVersion(templateId: number) {
-  const [newest] = await database()
+export async function newestVersion(here: Here, templateId: number) {
+  const [newest] = await here.db
     .select({ version: templateVersions, name: templates.name })
     .from(templateVersions)
     .innerJoin(templates, eq(templates.id, templateVersions.templateId))

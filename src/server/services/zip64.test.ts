@@ -5,12 +5,11 @@ import { open, truncate } from 'node:fs/promises';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import yauzl from 'yauzl';
-import { tables, write } from '../db';
-import { deliveryFolder } from '../store';
+import { tables } from '../db';
 import { deliveries } from '.';
 import { services, SMALL } from './testing';
 
-const { folder, batchWith, run } = services();
+const { here, folder, batchWith, run } = services();
 
 /** More than 32 bits count. */
 const HUGE = 2 ** 32 + 12_345;
@@ -63,13 +62,13 @@ function read(path: string, wanted: string): Promise<{ entries: Entry[]; text: s
 }
 
 test('a file of more than 4 GB, and those behind it, are found where they are', async () => {
-  const id = await deliveries.startDelivery(await batchWith(SMALL.slice(0, 2)));
+  const id = await deliveries.startDelivery(here, await batchWith(SMALL.slice(0, 2)));
   await run(id);
-  const [first, second] = (await deliveries.manifestOf(id)).items;
-  await truncate(join(deliveryFolder(id), first!.file!), HUGE);
-  await write(async (tx) => void (await tx.update(tables.deliveryFiles).set({ bytes: HUGE }).where(eq(tables.deliveryFiles.file, first!.file!)))); // prettier-ignore
+  const [first, second] = (await deliveries.manifestOf(here, id)).items;
+  await truncate(join(here.files.delivery(id), first!.file!), HUGE);
+  await here.write(async (tx) => void (await tx.update(tables.deliveryFiles).set({ bytes: HUGE }).where(eq(tables.deliveryFiles.file, first!.file!)))); // prettier-ignore
 
-  const entries = await deliveries.zipEntries(id);
+  const entries = await deliveries.zipEntries(here, id);
   const path = join(folder, 'huge.zip');
   const zip = makeZip(entries.map(({ input, ...entry }) => ({ ...entry, input: input() })));
   const written = await writeSparse(zip as unknown as AsyncIterable<Uint8Array>, path);

@@ -1,13 +1,3 @@
-export { whileKept, whileNobodyFinds } from './keeping';
+export { createKeeping, type Keeping } from './keeping';
 export { asWriteError, digestFile, sha256Of, writeWhole } from './files';
-export {
-  arrivalsFolder,
-  deliveriesFolder,
-  keptFolder,
-  databasePath,
-  deliveryFolder,
-  destinationsPath,
-  originalPath,
-  picturePath,
-  proxyPath,
-} from './paths';
+export { filesIn, type Files } from './paths';

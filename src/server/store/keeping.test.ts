@@ -1,4 +1,6 @@
-import { whileKept, whileNobodyFinds } from './keeping';
+import { createKeeping } from './keeping';
+
+const { whileKept, whileNobodyFinds } = createKeeping();
 
 /** Work that begins and ends when it is told to. */
 function work(kind: typeof whileKept, log: string[], name: string) {

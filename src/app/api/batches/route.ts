@@ -5,9 +5,9 @@ import { batches } from '@/server/services';
 const newBatch = z.strictObject({ name: batches.batchNameSchema, templateId: z.int().nullable().default(null) });
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async () => ({ batches: await batches.listBatches() }),
-  POST: async (request) => {
+  GET: async ({ here }) => ({ batches: await batches.listBatches(here) }),
+  POST: async ({ here, request }) => {
     const { name, templateId } = await bodyOf(request, newBatch);
-    return { id: await batches.createBatch(name, templateId) };
+    return { id: await batches.createBatch(here, name, templateId) };
   },
 });

@@ -4,13 +4,13 @@ import { receiveFiles } from '@/server/intake';
 import { pictures } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async () => ({ pictures: await pictures.listPictures() }),
-  POST: async (request) => {
+  GET: async ({ here }) => ({ pictures: await pictures.listPictures(here) }),
+  POST: async ({ here, request }) => {
     if (!request.body || !request.headers.get('content-type')?.startsWith('multipart/form-data'))
       throw new WobrelError('invalid', 'Pictures are sent as multipart/form-data.');
     const kept: object[] = [];
-    await receiveFiles(request.body, request.headers, async (arrival) => {
-      kept.push(await pictures.takePicture(arrival));
+    await receiveFiles(here, request.body, request.headers, async (arrival) => {
+      kept.push(await pictures.takePicture(here, arrival));
     });
     return { pictures: kept };
   },

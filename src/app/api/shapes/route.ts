@@ -2,6 +2,6 @@ import { bodyOf, routes } from '@/server/http';
 import { shapes } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async () => shapes.listShapes(),
-  POST: async (request) => shapes.saveShape(await bodyOf(request, shapes.savedShapeSchema)),
+  GET: async ({ here }) => shapes.listShapes(here),
+  POST: async ({ here, request }) => shapes.saveShape(here, await bodyOf(request, shapes.savedShapeSchema)),
 });

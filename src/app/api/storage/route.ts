@@ -3,7 +3,7 @@ import { storage } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** What lies on the disk, by batch. */
-  GET: async () => storage.storage(),
+  GET: async ({ here }) => storage.storage(here),
   /** Takes away what nothing needs any more. */
-  DELETE: async () => storage.collectUnneeded(),
+  DELETE: async ({ here }) => storage.collectUnneeded(here),
 });

@@ -10,12 +10,12 @@ const newSchema = z.strictObject({
 });
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async (request) =>
+  GET: async ({ here, request }) =>
     new URL(request.url).searchParams.size === 0
-      ? { templates: await templates.listTemplates() }
-      : templateCards.listCards(queryOf(request, templateCards.cardsSchema)),
-  POST: async (request) => {
+      ? { templates: await templates.listTemplates(here) }
+      : templateCards.listCards(here, queryOf(request, templateCards.cardsSchema)),
+  POST: async ({ here, request }) => {
     const { template, asVersion, note } = await bodyOf(request, newSchema);
-    return templates.createTemplate(template, asVersion, note);
+    return templates.createTemplate(here, template, asVersion, note);
   },
 });

@@ -2,13 +2,13 @@ import { numberOf, routes } from '@/server/http';
 import { deliveries, storage } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async (_, { id }) => ({
-    progress: await deliveries.deliveryProgress(numberOf(id)),
-    failed: await deliveries.failedPhotos(numberOf(id)),
+  GET: async ({ here, id }) => ({
+    progress: await deliveries.deliveryProgress(here, numberOf(id)),
+    failed: await deliveries.failedPhotos(here, numberOf(id)),
   }),
   /** Removes it with its files. */
-  DELETE: async (_, { id }) => {
-    await deliveries.removeDelivery(numberOf(id));
-    storage.collectSoon();
+  DELETE: async ({ here, id }) => {
+    await deliveries.removeDelivery(here, numberOf(id));
+    storage.collectSoon(here);
   },
 });

@@ -4,10 +4,10 @@ import { pictures } from '@/server/services';
 
 /** A picture named by its content: what is kept of it never changes. */
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async (_, { sum }) => {
-    const data = await readFile(await pictures.pictureFile(sumOf(sum)));
+  GET: async ({ here, sum }) => {
+    const data = await readFile(await pictures.pictureFile(here, sumOf(sum)));
     const headers = { 'content-type': 'image/png', 'cache-control': 'private, max-age=31536000, immutable' };
     return new Response(new Uint8Array(data), { headers });
   },
-  DELETE: async (_, { sum }) => pictures.deletePicture(sumOf(sum)),
+  DELETE: async ({ here, sum }) => pictures.deletePicture(here, sumOf(sum)),
 });

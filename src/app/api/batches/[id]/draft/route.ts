@@ -10,9 +10,9 @@ const draft = z.strictObject({
 });
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  PUT: async (request, { id }) => {
+  PUT: async ({ here, request, id }) => {
     const { template, revision, window, change } = await bodyOf(request, draft);
     const own = window !== undefined && change !== undefined ? { window, change } : null;
-    return { revision: await batches.saveDraft(numberOf(id), template, revision, own) };
+    return { revision: await batches.saveDraft(here, numberOf(id), template, revision, own) };
   },
 });

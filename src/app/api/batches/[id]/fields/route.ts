@@ -5,8 +5,8 @@ import { batches } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** The fields of the batch's photo data, in the order of their columns. */
-  PUT: async (request, { id }) => {
+  PUT: async ({ here, request, id }) => {
     const { fields } = await bodyOf(request, z.strictObject({ fields: fieldListSchema }));
-    await batches.setFields(numberOf(id), fields);
+    await batches.setFields(here, numberOf(id), fields);
   },
 });

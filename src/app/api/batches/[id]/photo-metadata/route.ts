@@ -3,5 +3,5 @@ import { photoMetadata } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** What the photos' own files say of them, as a table. */
-  GET: async (_, { id }) => ({ table: await photoMetadata.photoMetadata(numberOf(id)) }),
+  GET: async ({ here, id }) => ({ table: await photoMetadata.photoMetadata(here, numberOf(id)) }),
 });

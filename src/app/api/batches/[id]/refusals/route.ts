@@ -2,5 +2,5 @@ import { numberOf, routes } from '@/server/http';
 import { batches } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  DELETE: async (_, { id }) => batches.clearRefusals(numberOf(id)),
+  DELETE: async ({ here, id }) => batches.clearRefusals(here, numberOf(id)),
 });

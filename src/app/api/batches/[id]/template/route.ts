@@ -6,7 +6,7 @@ const revision = z.int().min(0);
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** Saves the batch's template under a name. */
-  POST: async (request, { id }) => {
+  POST: async ({ here, request, id }) => {
     const asked = await bodyOf(
       request,
       z.strictObject({
@@ -15,14 +15,14 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
         note: templates.noteSchema.nullable().default(null),
       }),
     );
-    return templates.saveTemplate(numberOf(id), asked.name, asked.revision, asked.note);
+    return templates.saveTemplate(here, numberOf(id), asked.name, asked.revision, asked.note);
   },
   /** Puts a saved template on the batch. */
-  PUT: async (request, { id }) => {
+  PUT: async ({ here, request, id }) => {
     const asked = await bodyOf(
       request,
       z.strictObject({ templateId: z.int(), revision, template: z.unknown().optional() }),
     );
-    await templates.applyTemplate(numberOf(id), asked.templateId, asked.revision, asked.template);
+    await templates.applyTemplate(here, numberOf(id), asked.templateId, asked.revision, asked.template);
   },
 });

@@ -3,5 +3,5 @@ import { deliveries } from '@/server/services';
 
 /** The same delivery once more, as everything was then. */
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  POST: async (_, { id }) => ({ id: await deliveries.exportAgain(numberOf(id)) }),
+  POST: async ({ here, id }) => ({ id: await deliveries.exportAgain(here, numberOf(id)) }),
 });

@@ -2,5 +2,5 @@ import { numberOf, routes } from '@/server/http';
 import { deliveries } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  POST: async (_, { id }) => deliveries.cancelDelivery(numberOf(id)),
+  POST: async ({ here, id }) => deliveries.cancelDelivery(here, numberOf(id)),
 });

@@ -6,13 +6,13 @@ const OVER = ['done', 'cancelled', 'failed'];
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** The delivery's progress as server-sent events, until it is over. */
-  GET: async (request, { id }) => {
+  GET: async ({ here, request, id }) => {
     const deliveryId = numberOf(id);
-    await deliveries.deliveryProgress(deliveryId);
+    await deliveries.deliveryProgress(here, deliveryId);
     return eventStream({
-      read: () => deliveries.deliveryProgress(deliveryId),
+      read: () => deliveries.deliveryProgress(here, deliveryId),
       isOver: ({ state }) => OVER.includes(state),
-      listen: (onChange) => listen(deliveryId, onChange),
+      listen: (onChange) => listen(here, deliveryId, onChange),
       signal: request.signal,
     });
   },

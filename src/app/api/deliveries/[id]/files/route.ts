@@ -2,6 +2,6 @@ import { numberOf, queryOf, routes } from '@/server/http';
 import { deliveryPages } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  GET: async (request, { id }) =>
-    deliveryPages.deliveredFiles(numberOf(id), queryOf(request, deliveryPages.filesQuery)),
+  GET: async ({ here, request, id }) =>
+    deliveryPages.deliveredFiles(here, numberOf(id), queryOf(request, deliveryPages.filesQuery)),
 });

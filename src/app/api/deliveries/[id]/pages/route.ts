@@ -6,10 +6,10 @@ const TYPES = { pdf: 'application/pdf', svg: 'image/svg+xml', png: 'image/png' }
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** The delivery's cutouts on pages for print. */
-  GET: async (request, { id }) => {
+  GET: async ({ here, request, id }) => {
     const query = queryOf(request, printPages.printQuery);
-    const document = await printPages.printPages(numberOf(id), query);
-    const { batchName } = await deliveries.deliveryProgress(numberOf(id));
+    const document = await printPages.printPages(here, numberOf(id), query);
+    const { batchName } = await deliveries.deliveryProgress(here, numberOf(id));
     const name = `${safeName(batchName)}-${query.output}${query.format !== 'pdf' ? `-${query.page}` : ''}.${query.format}`;
     return new Response(new Uint8Array(document), {
       headers: {

@@ -2,5 +2,5 @@ import { numberOf, routes } from '@/server/http';
 import { deliveries } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  POST: async (_, { id }) => deliveries.resumeDelivery(numberOf(id)),
+  POST: async ({ here, id }) => deliveries.resumeDelivery(here, numberOf(id)),
 });

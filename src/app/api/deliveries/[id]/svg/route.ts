@@ -5,9 +5,9 @@ import { deliveries, deliverySvg } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** Every cutout as an SVG, in a zip that is made as it is taken. */
-  GET: async (_, { id }) => {
-    const files = await deliverySvg.deliverySvgs(numberOf(id));
-    const { batchName } = await deliveries.deliveryProgress(numberOf(id));
+  GET: async ({ here, id }) => {
+    const files = await deliverySvg.deliverySvgs(here, numberOf(id));
+    const { batchName } = await deliveries.deliveryProgress(here, numberOf(id));
     return new Response(makeZip(files), {
       headers: {
         'content-type': 'application/zip',

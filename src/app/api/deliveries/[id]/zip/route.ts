@@ -5,11 +5,11 @@ import { deliveries } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** The zip as a stream, with `only=new` of those files alone that were made for it: files are read one after the other as the browser takes them. */
-  GET: async (request, { id }) => {
+  GET: async ({ here, request, id }) => {
     const onlyMade = new URL(request.url).searchParams.get('only') === 'new';
     const deliveryId = numberOf(id);
-    const entries = await deliveries.zipEntries(deliveryId, onlyMade);
-    const { batchName } = await deliveries.deliveryProgress(deliveryId);
+    const entries = await deliveries.zipEntries(here, deliveryId, onlyMade);
+    const { batchName } = await deliveries.deliveryProgress(here, deliveryId);
     async function* files() {
       for (const { input, ...entry } of entries) yield { ...entry, input: input() };
     }

@@ -4,7 +4,7 @@ import { photos } from '@/server/services';
 
 /** The outline of what somebody points at in a picture; with nothing pointed at, the picture is only made ready for it. */
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  POST: async (request, { sum }) => ({
-    subject: await photos.pointedAt(sumOf(sum), await bodyOf(request, pointingSchema)),
+  POST: async ({ here, request, sum }) => ({
+    subject: await photos.pointedAt(here, sumOf(sum), await bodyOf(request, pointingSchema)),
   }),
 });

@@ -4,8 +4,8 @@ import { templates } from '@/server/services';
 
 /** An older version once more, as the newest. */
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  POST: async (request, { id }) => {
+  POST: async ({ here, request, id }) => {
     const { version } = await bodyOf(request, z.strictObject({ version: z.int().min(1) }));
-    return templates.bringBack(numberOf(id), version);
+    return templates.bringBack(here, numberOf(id), version);
   },
 });

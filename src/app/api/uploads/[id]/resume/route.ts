@@ -2,5 +2,5 @@ import { numberOf, routes } from '@/server/http';
 import { uploads } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
-  POST: async (_, { id }) => uploads.resumeUpload(numberOf(id)),
+  POST: async ({ here, id }) => uploads.resumeUpload(here, numberOf(id)),
 });

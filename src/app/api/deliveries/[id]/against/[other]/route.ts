@@ -3,5 +3,5 @@ import { deliveryPages } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** What is different from another delivery. */
-  GET: async (_, { id, other }) => deliveryPages.deliveryDifferences(numberOf(id), numberOf(other)),
+  GET: async ({ here, id, other }) => deliveryPages.deliveryDifferences(here, numberOf(id), numberOf(other)),
 });

@@ -3,5 +3,6 @@ import { uploads } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** What an upload would send, and what the destination would refuse. */
-  POST: async (request, { id }) => uploads.uploadForecast(numberOf(id), await bodyOf(request, uploads.uploadSchema)),
+  POST: async ({ here, request, id }) =>
+    uploads.uploadForecast(here, numberOf(id), await bodyOf(request, uploads.uploadSchema)),
 });

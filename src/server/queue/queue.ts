@@ -3,7 +3,7 @@
  * engine on several machines to stand in its place.
  */
 import { and, asc, eq, inArray, notExists, sql } from 'drizzle-orm';
-import { database, tables, write, type Transaction } from '../db';
+import { tables, type Database, type Transaction, type Write } from '../db';
 
 /** What jobs are about: rows of these tables. */
 export type JobKind = 'delivery' | 'upload';
@@ -39,14 +39,14 @@ async function addLost(tx: Transaction, kind: JobKind, table: (typeof SUBJECTS)[
   for (const { id } of lost) await tx.insert(jobs).values({ kind, subject: id });
 }
 
-/** The queue in the application's own database, for one process. */
-export const embeddedQueue: JobQueue = {
+/** The queue in a workspace's own database, for one process. */
+export const embeddedQueue = (db: Database, write: Write): JobQueue => ({
   add: async (kind, subject, tx) => {
     await tx.insert(jobs).values({ kind, subject }).onConflictDoNothing();
   },
   take: async (kind) => {
     // A look before the transaction keeps the idle loop from writing.
-    const [waiting] = await database()
+    const [waiting] = await db
       .select()
       .from(jobs)
       .where(and(eq(jobs.state, 'waiting'), eq(jobs.kind, kind)))
@@ -70,4 +70,4 @@ export const embeddedQueue: JobQueue = {
         .where(and(eq(jobs.state, 'running'), eq(jobs.kind, kind)));
       await addLost(tx, kind, SUBJECTS[kind]);
     }),
-};
+});

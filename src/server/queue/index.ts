@@ -1,0 +1,1 @@
+export { embeddedQueue, type JobKind, type JobQueue } from './queue';
