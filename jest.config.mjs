@@ -31,6 +31,17 @@ const esmPackages = [
   'byte-length',
   'p-retry',
   'is-network-error',
+  'better-auth',
+  '@better-auth',
+  '@better-fetch',
+  'better-call',
+  '@noble',
+  'nanostores',
+  'defu',
+  'jose',
+  'kysely',
+  'rou3',
+  'set-cookie-parser',
 ];
 
 const config = {

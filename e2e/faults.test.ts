@@ -1,8 +1,6 @@
 import { expect, test } from './test';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { manifestSchema } from '../src/core/export';
@@ -10,40 +8,12 @@ import type { DeliveryProgress, UploadProgress } from '../src/server/services';
 import { startWebdav } from '../src/stand-ins/webdav';
 import { flatPhoto, noisePhoto } from './photos';
 import { pictureNames } from './exports';
+import { clearAway, kill, OWN_ADDRESS, ownFolder, start } from './own-server';
 import { unzip } from './zip';
-
-/** Of its own, beside the worker's server. */
-const PORT = 4360 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
-const ADDRESS = `http://127.0.0.1:${PORT}`;
-
-let server: ChildProcess | null = null;
-const folders: string[] = [];
-
-/** @param fileLimit most KiB a file may have, as a disk that takes no more */
-async function start(data: string, fileLimit: number | 'unlimited' = 'unlimited'): Promise<void> {
-  server = spawn('bash', ['-c', `ulimit -f ${fileLimit}; exec node dist/serve.mjs`], {
-    env: { ...process.env, NODE_ENV: 'production', PORT: String(PORT), WOBREL_DATA: data, WOBREL_THREADS: '1' },
-    stdio: 'ignore',
-  });
-  await expect.poll(() => fetch(`${ADDRESS}/api/batches`).then((r) => r.status, () => 0), { timeout: 30_000 }).toBe(200); // prettier-ignore
-}
-
-/** As the power going: no handler of the server gets to run. */
-async function kill(): Promise<void> {
-  const over = new Promise((resolve) => server?.once('exit', resolve));
-  server?.kill('SIGKILL');
-  await over;
-}
-
-const dataFolder = () => {
-  const folder = mkdtempSync(join(tmpdir(), 'wobrel-faults-'));
-  folders.push(folder);
-  return folder;
-};
 
 async function call<T>(path: string, method = 'GET', body?: unknown): Promise<T> {
   const json = body !== undefined && !(body instanceof FormData);
-  const response = await fetch(ADDRESS + path, {
+  const response = await fetch(OWN_ADDRESS + path, {
     method,
     headers: json ? { 'content-type': 'application/json' } : undefined,
     body: json ? JSON.stringify(body) : (body as FormData | undefined),
@@ -67,18 +37,15 @@ const progress = async (id: number) => (await call<{ progress: DeliveryProgress 
 
 /** The manifest in a delivery's zip, and all that is in it. */
 async function manifestIn(id: number) {
-  const zip = await fetch(`${ADDRESS}/api/deliveries/${id}/zip`);
+  const zip = await fetch(`${OWN_ADDRESS}/api/deliveries/${id}/zip`);
   const files = await unzip(Buffer.from(await zip.arrayBuffer()));
   return { files, ...manifestSchema.parse(JSON.parse(files.get('manifest.json')!.toString())) };
 }
 
-test.afterEach(async () => {
-  if (server?.exitCode === null && server.signalCode === null) await kill();
-  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
-});
+test.afterEach(clearAway);
 
 test('killed in the middle of an export and started again, it ends with every file whole, each once', async () => {
-  const data = dataFolder();
+  const data = ownFolder();
   await start(data);
   const batch = await batchOf(40);
   const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
@@ -113,8 +80,8 @@ test('killed in the middle of an export and started again, it ends with every fi
 });
 
 test('killed in the middle of an upload and started again, every file is there once, whole', async () => {
-  const data = dataFolder();
-  const kept = dataFolder();
+  const data = ownFolder();
+  const kept = ownFolder();
   const dav = await startWebdav({ port: 0, folder: kept });
   try {
     writeFileSync(join(data, 'destinations.json'), JSON.stringify({ destinations: [{ name: 'Archive', kind: 'webdav', url: dav.url }] })); // prettier-ignore
@@ -152,7 +119,7 @@ test('killed in the middle of an upload and started again, every file is there o
 });
 
 test('a folder that can’t be written to ends the export with a sentence, and it can go on afterwards', async () => {
-  const data = dataFolder();
+  const data = ownFolder();
   await start(data);
   const batch = await batchOf(3);
   // A file where the folder of deliveries should be.
@@ -167,7 +134,7 @@ test('a folder that can’t be written to ends the export with a sentence, and i
 });
 
 test('a disk that takes no more ends the export with a sentence, and no half file is left', async () => {
-  const data = dataFolder();
+  const data = ownFolder();
   await start(data, 4096);
   const { id: batch } = await call<{ id: number }>('/api/batches', 'POST', { name: 'Full' });
   const body = new FormData();
@@ -190,7 +157,7 @@ test('a disk that takes no more ends the export with a sentence, and no half fil
 });
 
 test('a cancelled export keeps what is done and goes on from there', async () => {
-  await start(dataFolder());
+  await start(ownFolder());
   const batch = await batchOf(30);
   const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
   await expect.poll(async () => (await progress(id)).filesDone, { intervals: [20] }).toBeGreaterThan(2);

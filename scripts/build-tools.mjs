@@ -75,6 +75,7 @@ const buildServer = () =>
       'sight-worker': 'src/server/sight/worker.ts',
       'geometry-worker': 'src/server/geometry/worker.ts',
       serve: 'src/serve.ts',
+      people: 'src/people.ts',
       'stand-ins': 'src/stand-ins/index.ts',
     },
     outExtension: { '.js': '.mjs' },

@@ -3,9 +3,8 @@ export async function register() {
   // The work stands inside the condition, so that nothing of it is built for the edge runtime.
   if (process.env.NEXT_RUNTIME === 'nodejs') {
     try {
-      const { startWorkspace } = await import('./server/services');
-      const { FIRST_WORKSPACE, hereIn, ITSELF } = await import('./server/workspace');
-      await startWorkspace(hereIn(FIRST_WORKSPACE, ITSELF));
+      const { start } = await import('./server/services');
+      await start();
     } catch (error) {
       // A server whose start failed would answer every request with an error: say so and end.
       console.error('Wobrel could not start:', error);

@@ -1,6 +1,6 @@
 /** Pages are only shown under names this server knows, and with a policy of their own; routes below /api guard themselves. */
 import { NextResponse, type NextRequest } from 'next/server';
-import { guard, pagePolicy } from '@/server/http';
+import { guard, pagePolicy, PATH_HEADER } from '@/server/http';
 
 export function proxy(request: NextRequest) {
   try {
@@ -13,6 +13,7 @@ export function proxy(request: NextRequest) {
   // Next.js takes the nonce for its own scripts from the request's policy.
   const headers = new Headers(request.headers);
   headers.set('content-security-policy', policy);
+  headers.set(PATH_HEADER, request.nextUrl.pathname + request.nextUrl.search);
   const answer = NextResponse.next({ request: { headers } });
   answer.headers.set('content-security-policy', policy);
   return answer;

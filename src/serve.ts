@@ -2,6 +2,7 @@
 import next from 'next';
 import { createServer } from 'node:http';
 import { refusalOf } from './server/http';
+import { PLACE_HEADER } from './server/people';
 
 const hostname = process.env.HOST ?? '127.0.0.1';
 const port = Number(process.env.PORT ?? 4310);
@@ -17,7 +18,11 @@ const handle = app.getRequestHandler();
 
 const server = createServer((request, response) => {
   const refusal = refusalOf(request);
-  if (!refusal) return void handle(request, response);
+  if (!refusal) {
+    // Where it really comes from: what a client says of it counts for nothing.
+    request.headers[PLACE_HEADER] = request.socket.remoteAddress ?? '';
+    return void handle(request, response);
+  }
   const { code, message, at } = refusal.error;
   response.writeHead(refusal.status, { 'content-type': 'application/json', 'x-content-type-options': 'nosniff' });
   response.end(JSON.stringify({ error: { code, message, at } }));

@@ -2,7 +2,6 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/shared/providers';
-import { TopBar } from '@/ui/shared/top-bar';
 import '@/ui/theme.scss';
 
 /** Every answer has a nonce of its own for its scripts: pages can't be made ahead. */
@@ -14,10 +13,7 @@ export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body>
-        <Providers>
-          <TopBar />
-          {children}
-        </Providers>
+        <Providers>{children}</Providers>
       </body>
     </html>
   );

@@ -47,6 +47,10 @@ export function isDeeper(text: string, most: number): boolean {
   return false;
 }
 
+/** The answer that sets or takes away a session's cookies. */
+export const withCookies = ({ cookies }: { readonly cookies: readonly string[] }): Response =>
+  new Response(null, { status: 204, headers: cookies.map((cookie) => ['set-cookie', cookie] as [string, string]) });
+
 /** The request's query, checked; what is there twice counts by its last value. @throws ZodError */
 export const queryOf = <S extends z.ZodType>(request: Request, schema: S): z.output<S> =>
   schema.parse(Object.fromEntries(new URL(request.url).searchParams));

@@ -1,6 +1,6 @@
-export { bodyOf, queryOf } from './body';
+export { bodyOf, queryOf, withCookies } from './body';
 export { eventStream } from './event-stream';
 export { refusalOf } from './front';
 export { guard } from './guard';
-export { pagePolicy } from './security';
-export { numberOf, proxySizeOf, routes, sumOf } from './route';
+export { pagePolicy, PATH_HEADER } from './security';
+export { numberOf, openRoutes, personOf, proxySizeOf, routes, sumOf } from './route';

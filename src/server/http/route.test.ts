@@ -1,7 +1,10 @@
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { peopleFolder } from '../people/testing';
 import { bodyOf, numberOf, routes, sumOf } from '.';
 import { isDeeper, MAX_JSON_BYTES } from './body';
+
+peopleFolder();
 
 const context = { params: Promise.resolve({ id: '7' }) };
 const request = (init: RequestInit = {}, headers: Record<string, string> = {}) =>

@@ -2,14 +2,20 @@
 import { ZodError } from 'zod';
 import { WobrelError } from '../../core/errors';
 import type { ProxySize } from '../config';
-import { FIRST_WORKSPACE, hereIn, type Here } from '../workspace';
+import { whoAsks } from '../people';
+import type { Here } from '../workspace';
 import { guard } from './guard';
 
 const STATUS: Readonly<Record<string, number>> = {
+  'signed-out': 401,
+  'wrong-sign-in': 401,
   forbidden: 403,
+  'not-allowed': 403,
   'not-found': 404,
   conflict: 409,
+  elsewhere: 409,
   locked: 423,
+  'too-often': 429,
   'not-done': 409,
   gone: 410,
   'too-large': 413,
@@ -48,18 +54,36 @@ function answerFor(error: unknown): Response {
 /** The names that parts of addresses go by. */
 type Part = 'id' | 'sum' | 'size' | 'name' | 'other' | 'file';
 
-/** What a route is asked: where and by whom, with what, and the parts of its address. */
-type Asked = { readonly here: Here; readonly request: Request } & Readonly<Record<Part, string>>;
+/** What a route is asked: with what, and the parts of its address. */
+type AskedByAnyone = { readonly request: Request } & Readonly<Record<Part, string>>;
+/** And where, and by whom. */
+type Asked = AskedByAnyone & { readonly here: Here };
 
-type Work = (asked: Asked) => Promise<Response | object | void>;
+type Work<A> = (asked: A) => Promise<Response | object | void>;
+
+/** The workspace that a page shows; its session may be in another one by now. */
+const SHOWN_HEADER = 'x-wobrel-workspace';
+
+/**
+ * Who asks, in the workspace that their page shows.
+ *
+ * @throws WobrelError `signed-out`, or `elsewhere`
+ */
+async function hereOf({ headers }: Request): Promise<Here> {
+  const here = await whoAsks(headers);
+  const shown = headers.get(SHOWN_HEADER);
+  if (shown !== null && shown !== String(here.key))
+    throw new WobrelError('elsewhere', 'You went to another workspace in another window: reload this page.');
+  return here;
+}
 
 /** Wraps one method's work. */
-function route(work: Work) {
+function route(work: Work<AskedByAnyone>) {
   return async (request: Request, context: { params: Promise<unknown> }): Promise<Response> => {
     try {
       guard(request.headers, request.method);
       const parts = (await context.params) as Record<Part, string>;
-      const answer = await work({ ...parts, here: hereIn(FIRST_WORKSPACE), request });
+      const answer = await work({ ...parts, request });
       if (answer instanceof Response) return answer;
       return answer === undefined ? new Response(null, { status: 204 }) : Response.json(answer);
     } catch (error) {
@@ -71,18 +95,35 @@ function route(work: Work) {
 const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
 type Method = (typeof METHODS)[number];
 
-/**
- * A route's methods, each by its work: plain objects are answered as JSON, nothing as 204.
- * Methods that it does not have are refused in the same form.
- */
-export function routes(works: Partial<Record<Method, Work>>): Record<Method, ReturnType<typeof route>> {
+type Works<A> = Partial<Record<Method, Work<A>>>;
+
+/** As `routes`, for what anyone may ask for, signed in or not. */
+export function openRoutes(works: Works<AskedByAnyone>): Record<Method, ReturnType<typeof route>> {
   const known = Object.keys(works).join(', ');
-  const refuse: Work = async ({ request }) => {
+  const refuse: Work<AskedByAnyone> = async ({ request }) => {
     throw new WobrelError('method', `${request.method} is not possible here, only ${known || 'nothing'}.`);
   };
   return Object.fromEntries(METHODS.map((method) => [method, route(works[method] ?? refuse)])) as ReturnType<
     typeof routes
   >;
+}
+
+/**
+ * A route's methods, each by its work: plain objects are answered as JSON, nothing as 204.
+ * Methods that it does not have are refused in the same form, and so is whoever is not signed in where people sign in.
+ */
+export function routes(works: Works<Asked>): Record<Method, ReturnType<typeof route>> {
+  const known = Object.entries(works).map(([method, work]) => [
+    method,
+    async (asked: AskedByAnyone) => work({ ...asked, here: await hereOf(asked.request) }),
+  ]);
+  return openRoutes(Object.fromEntries(known) as Works<AskedByAnyone>);
+}
+
+/** A person's name in addresses. */
+export function personOf(text: string): string {
+  if (!/^[\w-]{1,64}$/.test(text)) throw new WobrelError('not-found', 'There is nothing at this address.');
+  return text;
 }
 
 /** A row's number out of a path or query. */

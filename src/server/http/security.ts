@@ -1,5 +1,8 @@
 /** The headers that tell a browser what pages of this server may do. */
 
+/** Tells pages their own address; set on every request, whatever the client wrote there. */
+export const PATH_HEADER = 'x-wobrel-path';
+
 /**
  * Content Security Policy (W3C CSP 3) of a page: scripts only by this answer's nonce and
  * what those load, everything else from this server. Styles in attributes are allowed:

@@ -101,7 +101,8 @@ async function runNext(here: Here, kind: JobKind): Promise<boolean> {
 
 const sleepUntilRung = (here: Here, kind: JobKind) =>
   new Promise<void>((resolve) => {
-    const timer = setTimeout(resolve, IDLE_MS);
+    // The process ends when nothing but this waits.
+    const timer = setTimeout(resolve, IDLE_MS).unref();
     bell(here).rings.set(kind, () => {
       clearTimeout(timer);
       resolve();

@@ -10,6 +10,7 @@ import { ratioOf, type Template } from '../../core/template';
 import { tables, type DeliveryState } from '../db';
 import { announce, askToStop, wakeRunner } from '../jobs';
 import { demand, note, type Here } from '../workspace';
+import { batchRow } from './batches';
 import { deliveryRow } from './delivery-plans';
 import { isOnePhoto } from './delivery-svg';
 
@@ -96,8 +97,9 @@ export async function deliveryProgress(here: Here, id: number): Promise<Delivery
   return (await progressOf(here, [await deliveryRow(here, id)]))[0]!;
 }
 
-/** The newest deliveries, of one batch or of all. */
+/** The newest deliveries, of one batch or of all. @throws WobrelError `not-found` */
 export async function listDeliveries(here: Here, batchId: number | null, limit = 50): Promise<DeliveryProgress[]> {
+  if (batchId !== null) await batchRow(here, batchId);
   return progressOf(
     here,
     await here.db

@@ -174,6 +174,12 @@ async function insertPhoto(
   throw notFound('batch');
 }
 
+/** Asked before files arrive. @throws WobrelError `not-allowed` or `not-found` */
+export async function readyForPhotos(here: Here, batchId: number): Promise<void> {
+  demand(here, 'artist');
+  await batchRow(here, batchId);
+}
+
 /**
  * Takes one arrived file into the batch, or notes why not. Only trouble with the disk
  * is thrown; everything that is the file's own fault becomes a refusal.

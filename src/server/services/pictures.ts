@@ -51,6 +51,9 @@ export async function listPictures(here: Here): Promise<KeptPicture[]> {
   }));
 }
 
+/** Asked before files arrive. @throws WobrelError `not-allowed` */
+export const readyForPictures = (here: Here): void => demand(here, 'artist');
+
 /**
  * Keeps an arrived file as a picture; the same one again is the one there is.
  *
@@ -58,7 +61,7 @@ export async function listPictures(here: Here): Promise<KeptPicture[]> {
  */
 export async function takePicture(here: Here, arrival: Arrival): Promise<Omit<KeptPicture, 'uses'>> {
   try {
-    demand(here, 'artist');
+    readyForPictures(here);
     if (arrival.tooLarge)
       throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
     await inspectPhoto(arrival.path);

@@ -1,17 +1,42 @@
 /** What happens once a process in each workspace: tables brought up to date, the work loops started. */
 import { migrateDatabase } from '../db';
 import { startRunner } from '../jobs';
-import type { Here } from '../workspace';
+import { oncePerProcess } from '../once';
+import { addWorkspace, migratePeople, workspaceKeys } from '../people';
+import { hereIn, ITSELF, note, type Here } from '../workspace';
 import { lookAtAll } from './photos';
 import { collectSoon } from './storage';
 import { sweepArrivals } from './unneeded';
 
+type Loops = Set<() => Promise<void>>;
+const loops = () => oncePerProcess<Loops>('loops', () => new Set());
+
 /** Work that a killed process left is taken up first. */
-export async function startWorkspace(here: Here): Promise<void> {
+async function startWorkspace(here: Here): Promise<void> {
   await migrateDatabase(here.db);
   await sweepArrivals(here);
-  await startRunner(here);
+  loops().add(await startRunner(here));
   collectSoon(here);
   // Not waited for: pages open meanwhile.
   void lookAtAll(here).catch((error: unknown) => console.error('Photos could not be looked at:', error));
+}
+
+/** Starts all workspaces. */
+export async function start(): Promise<void> {
+  await migratePeople();
+  for (const key of await workspaceKeys()) await startWorkspace(hereIn(key, ITSELF));
+}
+
+/** Ends the loops of all workspaces after the jobs at hand. */
+export async function stop(): Promise<void> {
+  await Promise.all([...loops()].map((end) => end()));
+  loops().clear();
+}
+
+/** Makes a workspace and starts it. For owners. @returns its number */
+export async function makeWorkspace(here: Here, name: string): Promise<{ id: number }> {
+  const made = await addWorkspace(here, name);
+  await startWorkspace(hereIn(made.key, ITSELF));
+  await made.write((tx) => note(tx, made, { verb: 'made', kind: 'workspace', name }));
+  return { id: made.key };
 }

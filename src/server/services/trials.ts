@@ -67,7 +67,7 @@ async function tried(here: Here, batchId: number, output: number) {
   const folder = await mkdtemp(join(tmpdir(), 'wobrel-trial-'));
   try {
     const plate = await plates.of(asked);
-    const paths = ['trial', 'exact'].map((file) => join(folder, file));
+    const paths = ['trial', 'exact'].map((file) => join(/*turbopackIgnore: true*/ folder, file));
     const [made, exact] = [{ output, plate, path: paths[0]! }, { output: own.outputs.length, plate, path: paths[1]! }]; // prettier-ignore
     const { files } = await pool.render({
       photos: (slots ?? [lead]).map((one, slot) => one && { source: here.files.original(one.sha256), photo: { ...photoThen(one), name: one.photo, ...(slots && { slot }), words } }), // prettier-ignore

@@ -2,8 +2,8 @@
 import { WobrelError } from '../../core/errors';
 
 /** What people may do in a workspace, each all that those before may: look; work on batches; make templates; rule. */
-const ROLES = ['viewer', 'artist', 'maker', 'owner'] as const;
-type Role = (typeof ROLES)[number];
+export const ROLES = ['viewer', 'artist', 'maker', 'owner'] as const;
+export type Role = (typeof ROLES)[number];
 
 export type Actor = {
   /** Of the person; null for the one person of an application without sign-in, and for the application itself. */

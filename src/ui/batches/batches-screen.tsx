@@ -13,6 +13,7 @@ import { WhatIs } from '../shared/what-is';
 import { amount, day, plural, when } from '../shared/words';
 import { useTemplates } from '../template/use-templates';
 import { FindingMark } from '../shared/finding-mark';
+import { MayButton } from '../people/may-button';
 
 const STRIP_WIDTH = 68;
 
@@ -165,14 +166,18 @@ export function BatchesScreen() {
         </h1>
         <div className="d-flex gap-3 align-items-center">
           <Link href="/storage">Storage</Link>
-          <Button onClick={() => setAdding(true)}>New batch…</Button>
+          <MayButton least="artist" onClick={() => setAdding(true)}>
+            New batch…
+          </MayButton>
         </div>
       </div>
       {error && <p className="text-danger">{error.message}</p>}
       {data?.batches.length === 0 && (
         <div className="empty">
           <p className="mb-2">A batch is a set of photos and the template they all go through.</p>
-          <Button onClick={() => setAdding(true)}>Make the first batch</Button>
+          <MayButton least="artist" onClick={() => setAdding(true)}>
+            Make the first batch
+          </MayButton>
         </div>
       )}
       <div className="batch-grid">

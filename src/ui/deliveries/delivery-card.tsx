@@ -2,13 +2,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Button, ProgressBar } from 'react-bootstrap';
+import { ProgressBar } from 'react-bootstrap';
 import type { DeliveryProgress } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { amount, fileSize, plural, when } from '../shared/words';
 import { isOver, useProgress } from './use-progress';
 import { FindingMark } from '../shared/finding-mark';
+import { MayButton } from '../people/may-button';
 
 const STATES: Readonly<Record<DeliveryProgress['state'], string>> = {
   waiting: 'Waits for its turn',
@@ -125,19 +126,19 @@ export function DeliveryCard({ delivery, showBatch = false, withLink = false }: 
           </Link>
         )}
         {over && (
-          <Button variant="plain" onClick={() => void act('again')}>
+          <MayButton least="artist" variant="plain" onClick={() => void act('again')}>
             The same again
-          </Button>
+          </MayButton>
         )}
         {!over && (
-          <Button variant="plain" onClick={() => void act('cancel')}>
+          <MayButton least="artist" variant="plain" onClick={() => void act('cancel')}>
             Cancel
-          </Button>
+          </MayButton>
         )}
         {(progress.state === 'cancelled' || progress.state === 'failed') && (
-          <Button variant="plain" onClick={() => void act('resume')}>
+          <MayButton least="artist" variant="plain" onClick={() => void act('resume')}>
             Go on
-          </Button>
+          </MayButton>
         )}
       </div>
     </article>

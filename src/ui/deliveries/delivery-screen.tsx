@@ -17,6 +17,7 @@ import { SendDialog } from './send-dialog';
 import { UploadList } from './upload-list';
 import { FileList, SHOWN, type Shown } from './file-list';
 import { isOver } from './use-progress';
+import { MayButton } from '../people/may-button';
 
 /** Deliveries of the same batch that were finished, for comparing. */
 function useOthers({ id, batchId }: Pick<DeliveryProgress, 'id' | 'batchId'>) {
@@ -43,9 +44,9 @@ function Files({ delivery }: { readonly delivery: DeliveryProgress }) {
         {against === '' && <ChoiceField label="Files shown" bare value={shown} options={SHOWN} onChange={setShown} />}
         {delivery.state === 'done' && (
           <>
-            <Button variant="plain" onClick={() => setDialog('send')}>
+            <MayButton least="artist" variant="plain" onClick={() => setDialog('send')}>
               Send to…
-            </Button>
+            </MayButton>
             <Button variant="plain" onClick={() => setDialog('print')}>
               Pages for print…
             </Button>

@@ -2,13 +2,13 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import type { DeliveryProgress } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { say } from '../shared/say';
 import { fileSize, plural } from '../shared/words';
+import { MayButton } from '../people/may-button';
 
 /** Removes a delivery that is over, once it has been asked about. */
 export function RemoveDelivery({ delivery }: { readonly delivery: DeliveryProgress }) {
@@ -30,9 +30,9 @@ export function RemoveDelivery({ delivery }: { readonly delivery: DeliveryProgre
   };
   return (
     <>
-      <Button variant="link" size="sm" className="p-0" onClick={() => void remove()}>
+      <MayButton least="artist" variant="link" size="sm" className="p-0" onClick={() => void remove()}>
         Remove this delivery…
-      </Button>
+      </MayButton>
       {error && <span className="text-danger">✕ {error}</span>}
     </>
   );

@@ -20,6 +20,7 @@ import { MetadataSection } from './metadata-section';
 import { NamesLink } from './names-dialog';
 import { OutputEditor } from './output-editor';
 import { lacksDenser, nextOutput, outputWords, withDenser } from './outputs';
+import { MayButton } from '../people/may-button';
 
 type ExportPanelProps = {
   readonly batchId: number;
@@ -136,18 +137,24 @@ export function ExportPanel({ batchId, template, store, cutouts, files, narrowed
         )}
         <div ref={choices} className="d-grid gap-2">
           {these && (
-            <Button className="py-2" disabled={these.files === 0} onClick={() => begin(narrowed.map(({ id }) => id))}>
+            <MayButton
+              least="artist"
+              className="py-2"
+              disabled={these.files === 0}
+              onClick={() => begin(narrowed.map(({ id }) => id))}
+            >
               Export only these {amount(these.exported)}: {plural(these.files, 'file')}
-            </Button>
+            </MayButton>
           )}
-          <Button
+          <MayButton
+            least="artist"
             className="py-2"
             variant={these ? 'plain' : 'primary'}
             disabled={files === 0}
             onClick={() => begin(null)}
           >
             {these ? `Export the whole batch: ${all}` : `Export ${all}`}
-          </Button>
+          </MayButton>
         </div>
         {start.error && <p className="text-danger small-text mb-0">{start.error.message}</p>}
       </div>

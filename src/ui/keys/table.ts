@@ -42,6 +42,8 @@ export const KEYS = {
   toShapes: named('go to Shapes'),
   toDeliveries: named('go to Deliveries'),
   toHelp: named('go to Help'),
+  toDoings: named('see who did what'),
+  toPeople: named('go to People'),
   newBatch: named('make a new batch'),
   pickPhotos: named('pick photos to bring in', 'toPhotos'),
   pickFolder: named('pick a folder to bring in', 'toPhotos'),

@@ -127,3 +127,8 @@ export async function forgetLeft(batchId: number): Promise<void> {
   for (const key of await leftKeys()) write(key, withoutBatch(read(key), batchId));
   await findLeft();
 }
+
+/** Nothing is remembered of any batch: those of another workspace have the same numbers. */
+export function forgetAllExpected(): void {
+  for (const key of Object.keys(localStorage)) if (key.startsWith(PREFIX)) localStorage.removeItem(key);
+}

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { demoFiles } from './demo-photos';
+import { MayButton } from '../people/may-button';
 
 type FirstStepsProps = {
   readonly onFiles: (files: readonly File[]) => void;
@@ -31,9 +32,9 @@ export function FirstSteps({ onFiles, onPick }: FirstStepsProps) {
       </ol>
       <div className="d-flex gap-2 justify-content-center flex-wrap">
         {onPick && <Button onClick={onPick}>Bring in photos</Button>}
-        <Button variant="plain" disabled={isBusy} onClick={() => void bring()}>
+        <MayButton least="artist" variant="plain" disabled={isBusy} onClick={() => void bring()}>
           {isBusy ? 'Bringing them in…' : 'Try it with 16 demo portraits'}
-        </Button>
+        </MayButton>
       </div>
       {error && (
         <p className="text-danger mt-2 mb-0" role="alert">

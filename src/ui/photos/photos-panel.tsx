@@ -13,6 +13,7 @@ import { forgetLeft, useLeftBehind } from './expected';
 import { withArrived, type PhotoPages } from './photo-pages';
 import { forgetFailed, isArriving, sendFailedAgain, sendFiles, useTransfers } from './upload';
 import { FindingMark } from '../shared/finding-mark';
+import { MayButton } from '../people/may-button';
 
 /** Refused files that are told before all are asked for. */
 const FIRST = 6;
@@ -163,12 +164,17 @@ export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: rea
           <input {...getInputProps({ 'aria-label': 'Photos to bring in' })} />
           <p className="mb-2">Drop a folder or photos here</p>
           <div className="d-flex gap-2 justify-content-center">
-            <Button className="px-2 text-nowrap" onClick={open}>
+            <MayButton least="artist" className="px-2 text-nowrap" onClick={open}>
               Pick photos…
-            </Button>
-            <Button variant="plain" className="px-2 text-nowrap" onClick={() => folder.current?.click()}>
+            </MayButton>
+            <MayButton
+              least="artist"
+              variant="plain"
+              className="px-2 text-nowrap"
+              onClick={() => folder.current?.click()}
+            >
               Pick a folder…
-            </Button>
+            </MayButton>
           </div>
           <input
             ref={folder}

@@ -5,7 +5,9 @@ import { changedData } from '@/core/table';
 import type { PhotoChange, PhotoRow } from '@/server/services';
 import type { History } from '../history/history';
 import { anew } from '../shared/anew';
-import { api } from '../shared/api';
+import { useMay } from '../people/who';
+import { api, shownWorkspace } from '../shared/api';
+import { LOOKING_ON } from '../template/locks';
 import { say } from '../shared/say';
 import { isOffline } from '../shared/line';
 import type { PhotoPages } from './photo-pages';
@@ -75,7 +77,7 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
       const changes = saves.unsent();
       if (changes.length === 0) return;
       // The page is going: the request outlives it.
-      const headers = { 'content-type': 'application/json' };
+      const headers = { ...shownWorkspace(), 'content-type': 'application/json' };
       void fetch(`/api/batches/${batchId}/photos`, { method: 'PATCH', keepalive: true, headers, body: JSON.stringify({ changes }) }); // prettier-ignore
     };
     window.addEventListener('pagehide', onLeave);
@@ -89,22 +91,25 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
     [batchId, client, saves],
   );
   useEffect(() => history.takePart('photos', change), [history, change]);
+  const mayWork = useMay('artist');
   const changeWithin = useCallback(
     (changes: readonly PhotoChange[]) => {
+      if (!mayWork) return [];
       const back = inverse(client, batchId, changes);
       change(changes);
       return back;
     },
-    [batchId, client, change],
+    [batchId, client, change, mayWork],
   );
   const apply = useCallback(
     (words: string, changes: readonly PhotoChange[]) => {
+      if (!mayWork) return say(LOOKING_ON);
       if (changes.length === 0) return;
       const back = changeWithin(changes);
       say(words);
       history.record({ words, part: 'photos', back, forth: changes });
     },
-    [changeWithin, history],
+    [changeWithin, history, mayWork],
   );
   const now = useCallback(
     (id: number) => photosNow(client, batchId).find((photo) => photo.id === id),

@@ -21,6 +21,7 @@ import { saveFile } from '../shared/save-file';
 import { freshShape } from './catalogue';
 import { ShapePicture } from './shape-picture';
 import { useShapes } from './use-shapes';
+import { MayButton } from '../people/may-button';
 
 const ROOM = { cx: 500, cy: 500, width: 1000, height: 1000 };
 const PICTURES = CATALOGUE.map((entry) => ({ entry, shape: freshShape(entry, ROOM) }));
@@ -95,9 +96,9 @@ function OwnCard({ own }: { own: OwnShape }) {
           <Button variant="quiet" onClick={() => takeOut(name, shape)}>
             SVG<span className="visually-hidden"> of {name}</span>
           </Button>
-          <Button variant="quiet" onClick={() => void remove()}>
+          <MayButton least="maker" variant="quiet" onClick={() => void remove()}>
             Take out<span className="visually-hidden"> {name}</span>
-          </Button>
+          </MayButton>
         </div>
       </div>
     </article>

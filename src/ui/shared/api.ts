@@ -1,4 +1,5 @@
 /** Talking to the server: JSON in and out, errors as sentences. */
+import { leaveFor } from './leave';
 
 /** A refusal by the server, in its own words. */
 export class ApiError extends Error {
@@ -8,6 +9,17 @@ export class ApiError extends Error {
   ) {
     super(message);
   }
+}
+
+/** The workspace that this page shows, for the server to refuse what would land in another. */
+export function shownWorkspace(): Record<string, string> {
+  const shown = document.querySelector<HTMLMetaElement>('meta[name=workspace]')?.content;
+  return shown === undefined ? {} : { 'x-wobrel-workspace': shown };
+}
+
+/** Where people sign in; they come back from there. */
+function goToTheDoor(): void {
+  leaveFor(`/sign-in?then=${encodeURIComponent(window.location.pathname + window.location.search)}`);
 }
 
 type ErrorBody = { error?: { code: string; message: string } };
@@ -21,7 +33,7 @@ export async function api<T>(
   const isJson = body !== undefined && !(body instanceof FormData);
   const response = await fetch(path, {
     method,
-    headers: isJson ? { 'content-type': 'application/json' } : undefined,
+    headers: { ...shownWorkspace(), ...(isJson ? { 'content-type': 'application/json' } : {}) },
     body: isJson ? JSON.stringify(body) : (body as FormData | undefined),
   }).catch(() => {
     throw new ApiError('offline', 'The server can’t be reached.');
@@ -30,6 +42,7 @@ export async function api<T>(
   if ([502, 503, 504].includes(response.status)) throw new ApiError('offline', 'The server can’t be reached.');
   if (!response.ok) {
     const { error } = (await response.json().catch(() => ({}))) as ErrorBody;
+    if (error?.code === 'signed-out') goToTheDoor();
     throw new ApiError(error?.code ?? 'unexpected', error?.message ?? `The server answered ${response.status}.`);
   }
   return (response.status === 204 ? undefined : await response.json()) as T;

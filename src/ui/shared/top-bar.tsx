@@ -6,6 +6,7 @@ import { Button } from 'react-bootstrap';
 import { ActionFinder } from '../keys/action-finder';
 import { KeySheet } from '../keys/key-sheet';
 import { useKeys } from '../keys/use-keys';
+import { AccountMenu } from '../people/account-menu';
 import { Spoken } from './say';
 
 const PAGES = [
@@ -29,6 +30,8 @@ export function TopBar() {
     toShapes: () => router.push('/shapes'),
     toDeliveries: () => router.push('/deliveries'),
     toHelp: () => router.push('/help'),
+    toDoings: () => router.push('/doings'),
+    toPeople: () => router.push('/people'),
   });
   return (
     <header className="top">
@@ -52,6 +55,7 @@ export function TopBar() {
       <Button variant="quiet" className="only-keys" onClick={() => setKeys(true)}>
         Keys <kbd>?</kbd>
       </Button>
+      <AccountMenu />
       {finding && <ActionFinder onHide={() => setFinding(false)} />}
       <Spoken />
       <KeySheet show={keys} onHide={() => setKeys(false)} />

@@ -2,13 +2,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import type { BatchUsage, Storage } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { say } from '../shared/say';
 import { fileSize, plural } from '../shared/words';
 import { DeleteBatchDialog } from './delete-batch-dialog';
+import { MayButton } from '../people/may-button';
 
 const KEY = ['storage'];
 
@@ -25,9 +25,9 @@ function Totals({ storage, onCollect }: { readonly storage: Storage; readonly on
         {fileSize(delivered.bytes)}, pictures of templates {fileSize(pictures.bytes)}, database {fileSize(database)}.
       </p>
       {unneeded.files > 0 ? (
-        <Button variant="plain" onClick={onCollect}>
+        <MayButton least="artist" variant="plain" onClick={onCollect}>
           Free {fileSize(unneeded.bytes)} that nothing needs
-        </Button>
+        </MayButton>
       ) : (
         <span className="muted small-text">All of it is needed by a batch or a delivery.</span>
       )}
@@ -49,9 +49,9 @@ function BatchRow({ batch, onDelete }: { readonly batch: BatchUsage; readonly on
         {deliveries === 0 ? 'none' : `${plural(deliveries, 'delivery', 'deliveries')}, ${fileSize(delivered.bytes)}`}
       </td>
       <td className="text-end">
-        <Button size="sm" variant="plain" aria-label={`Delete ${name}…`} onClick={onDelete}>
+        <MayButton least="artist" size="sm" variant="plain" aria-label={`Delete ${name}…`} onClick={onDelete}>
           Delete…
-        </Button>
+        </MayButton>
       </td>
     </tr>
   );

@@ -3,8 +3,19 @@ import { createContext, use, type ReactNode } from 'react';
 import { isLocked, withLocksKept, type FieldGroup, type OpenFields } from '@/core/template';
 import type { TemplateStore } from './store';
 
-/** The saved template that says what may be changed here; null where nothing is locked. */
-export type Locks = { readonly name: string; readonly open: OpenFields } | null;
+/** What may be changed here, and why no more; null where nothing is locked. */
+export type Locks = { readonly open: OpenFields; readonly why: string } | null;
+
+/** The saved template says it. */
+export const lockedBy = (name: string, open: OpenFields): Locks => ({
+  open,
+  why: `Locked by ${name}. To change it here, save the template under another name.`,
+});
+
+export const LOOKING_ON = 'You look on here as viewer: nothing is changed.';
+
+/** Whoever only looks on changes nothing. */
+export const FOR_VIEWERS: Locks = { open: [], why: LOOKING_ON };
 
 export const LocksContext = createContext<Locks>(null);
 
@@ -26,9 +37,7 @@ export function Lockable({
   if (!useLocked(group)) return children;
   return (
     <>
-      <p className="small-text mb-1">
-        Locked by {locks!.name}. To change it here, save the template under another name.
-      </p>
+      <p className="small-text mb-1">{locks!.why}</p>
       <fieldset disabled className="locked">
         {children}
       </fieldset>

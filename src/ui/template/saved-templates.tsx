@@ -13,6 +13,7 @@ import { WhatIs } from '../shared/what-is';
 import { UpdateDialog } from './update-dialog';
 import { UseTemplateDialog } from './use-template-dialog';
 import { useTemplates } from './use-templates';
+import { MayButton } from '../people/may-button';
 
 type SavedTemplatesProps = {
   readonly batch: BatchDetail;
@@ -111,9 +112,9 @@ export function SavedTemplates({
       {saved && saved.newest > saved.version && (
         <p className="small-text mb-1">
           There is a version {saved.newest} of {saved.name}.{' '}
-          <Button variant="quiet" onClick={() => setDialog('update')}>
+          <MayButton least="artist" variant="quiet" onClick={() => setDialog('update')}>
             See what changes…
-          </Button>
+          </MayButton>
         </p>
       )}
       {error && (
@@ -122,12 +123,12 @@ export function SavedTemplates({
         </p>
       )}
       <div className="d-flex gap-2">
-        <Button variant="plain" onClick={() => setDialog('save')}>
+        <MayButton least="maker" variant="plain" onClick={() => setDialog('save')}>
           Save as…
-        </Button>
-        <Button variant="plain" onClick={() => setDialog('use')}>
+        </MayButton>
+        <MayButton least="artist" variant="plain" onClick={() => setDialog('use')}>
           Saved ones…
-        </Button>
+        </MayButton>
       </div>
       {dialog === 'update' && saved && (
         <UpdateDialog

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
 import type { BatchDetail } from '@/server/services';
-import { api } from '../shared/api';
+import { api, shownWorkspace } from '../shared/api';
 import { createDraftSaves, type DraftSave, type SaveState } from './draft-saves';
 import type { TemplateStore } from './store';
 
@@ -70,7 +70,7 @@ function leaveBehind(batchId: number, save: DraftSave): void {
   void fetch(`/api/batches/${batchId}/draft`, {
     method: 'PUT',
     keepalive: true,
-    headers: { 'content-type': 'application/json' },
+    headers: { ...shownWorkspace(), 'content-type': 'application/json' },
     body: JSON.stringify(save),
   });
 }

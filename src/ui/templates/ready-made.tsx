@@ -1,10 +1,10 @@
 'use client';
 import { useMemo } from 'react';
-import { Button } from 'react-bootstrap';
 import { parseTemplate, STARTING_TEMPLATES, type Template } from '@/core/template';
 import type { StripPhoto } from '@/server/services';
 import { TemplateStrip } from './template-strip';
 import { makesWords } from './template-words';
+import { MayButton } from '../people/may-button';
 
 type ReadyMadeProps = {
   readonly search: string;
@@ -37,9 +37,9 @@ export function ReadyMade({ search, sample, onTake }: ReadyMadeProps) {
               <div className="muted small-text name-line" title={makesWords(template)}>
                 {makesWords(template)}
               </div>
-              <Button variant="quiet" className="mt-1 card-action" onClick={() => onTake(template)}>
+              <MayButton least="maker" variant="quiet" className="mt-1 card-action" onClick={() => onTake(template)}>
                 Take as my own…<span className="visually-hidden"> {template.name}</span>
-              </Button>
+              </MayButton>
             </div>
           </article>
         ))}

@@ -9,6 +9,7 @@ import { day, when } from '../shared/words';
 import { takeOut } from './template-file';
 import { TemplateStrip } from './template-strip';
 import { makesWords, outputsWords, usesWords } from './template-words';
+import { MayButton } from '../people/may-button';
 
 /** Makes a batch with a template, and says where it is. */
 export async function newBatchWith(templateId: number): Promise<string> {
@@ -62,16 +63,21 @@ export function TemplateCard({ card, sample, onCopy, onChanged }: TemplateCardPr
           </p>
         )}
         <div className="d-flex flex-wrap mt-1 card-actions">
-          <Button variant="quiet" onClick={() => doing(async () => router.push(await newBatchWith(id)))}>
+          <MayButton
+            least="artist"
+            variant="quiet"
+            onClick={() => doing(async () => router.push(await newBatchWith(id)))}
+          >
             New batch{named}
-          </Button>
-          <Button variant="quiet" onClick={onCopy}>
+          </MayButton>
+          <MayButton least="maker" variant="quiet" onClick={onCopy}>
             Copy…{named}
-          </Button>
+          </MayButton>
           <Button variant="quiet" onClick={() => doing(() => takeOut(template))}>
             Save as file{named}
           </Button>
-          <Button
+          <MayButton
+            least="maker"
             variant="quiet"
             onClick={() =>
               doing(async () => {
@@ -82,7 +88,7 @@ export function TemplateCard({ card, sample, onCopy, onChanged }: TemplateCardPr
           >
             {archivedAt === null ? 'Put away' : 'Bring back'}
             {named}
-          </Button>
+          </MayButton>
         </div>
       </div>
     </article>

@@ -49,10 +49,8 @@ async function keepPicture(sha256: string, base64: unknown): Promise<string> {
   const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
   const form = new FormData();
   form.append('picture', new File([bytes], `${sha256.slice(0, 8)}.png`, { type: 'image/png' }));
-  const answer = await fetch('/api/pictures', { method: 'POST', body: form });
-  const told = (await answer.json()) as { pictures?: { sha256: string }[]; error?: { message: string } };
-  if (!answer.ok) throw new Error(told.error?.message ?? 'A picture could not be brought in.');
-  return told.pictures![0]!.sha256;
+  const told = await api<{ pictures: { sha256: string }[] }>('/api/pictures', 'POST', form);
+  return told.pictures[0]!.sha256;
 }
 
 /**

@@ -19,6 +19,7 @@ import { takeOut } from './template-file';
 import { TemplateStrip } from './template-strip';
 import { makesWords, outputsWords } from './template-words';
 import { useHistoryOf } from './use-cards';
+import { MayButton } from '../people/may-button';
 
 /** What a version changed, in words. */
 function changeWords(version: TemplateVersion, before: TemplateVersion | undefined): string {
@@ -37,9 +38,9 @@ function Versions({ history: { versions }, onBringBack }: VersionsProps) {
           {version.note && <span className="small-text"> “{version.note}”</span>}
           <div className="small-text">{changeWords(version, versions[i + 1])}</div>
           {i > 0 && (
-            <Button variant="quiet" onClick={() => onBringBack(version.version)}>
+            <MayButton least="maker" variant="quiet" onClick={() => onBringBack(version.version)}>
               Bring version {version.version} back
-            </Button>
+            </MayButton>
           )}
         </li>
       ))}
@@ -85,25 +86,31 @@ export function TemplateScreen({ id }: { readonly id: number }) {
         <h1 className="mb-0 name-line">{name}</h1>
         {archivedAt !== null && <span className="muted">put away</span>}
         <span className="ms-auto d-flex gap-2 flex-wrap">
-          <Button onClick={() => doing(async () => router.push(await newBatchWith(id)))}>New batch</Button>
+          <MayButton least="artist" onClick={() => doing(async () => router.push(await newBatchWith(id)))}>
+            New batch
+          </MayButton>
           <Button variant="plain" onClick={() => doing(() => takeOut(newest.template))}>
             Save as file
           </Button>
-          <Button variant="plain" onClick={() => setDialog('name')}>
+          <MayButton least="maker" variant="plain" onClick={() => setDialog('name')}>
             Rename…
-          </Button>
-          <Button variant="plain" onClick={() => setDialog('tags')}>
+          </MayButton>
+          <MayButton least="maker" variant="plain" onClick={() => setDialog('tags')}>
             Tags…
-          </Button>
-          <Button variant="plain" onClick={() => setDialog('open')}>
+          </MayButton>
+          <MayButton least="maker" variant="plain" onClick={() => setDialog('open')}>
             Locks…
-          </Button>
-          <Button variant="plain" onClick={() => doing(() => change({ archived: archivedAt === null }))}>
+          </MayButton>
+          <MayButton
+            least="maker"
+            variant="plain"
+            onClick={() => doing(() => change({ archived: archivedAt === null }))}
+          >
             {archivedAt === null ? 'Put away' : 'Bring back'}
-          </Button>
-          <Button variant="plain" onClick={() => doing(remove)}>
+          </MayButton>
+          <MayButton least="maker" variant="plain" onClick={() => doing(remove)}>
             Delete…
-          </Button>
+          </MayButton>
         </span>
       </div>
       {failure && (

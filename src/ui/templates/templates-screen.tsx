@@ -14,6 +14,7 @@ import { ReadyMade } from './ready-made';
 import { TemplateCard } from './template-card';
 import { bringIn, type BroughtIn } from './template-file';
 import { useCards, type Wanted } from './use-cards';
+import { MayButton } from '../people/may-button';
 
 const SORTS = [
   ['name', 'name'],
@@ -67,9 +68,9 @@ export function TemplatesScreen() {
           checked={archived}
           onChange={(event) => setArchived(event.target.checked)}
         />
-        <Button variant="plain" onClick={() => file.current?.click()}>
+        <MayButton least="maker" variant="plain" onClick={() => file.current?.click()}>
           Bring in a file…
-        </Button>
+        </MayButton>
         <FileInput ref={file} label="Template to bring in" accept=".json,application/json" onFile={take} />
       </div>
       {(error ?? failure) && (

@@ -32,7 +32,8 @@ import { SavedTemplates } from '../template/saved-templates';
 import { resetStage, useStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
 import { SlotPicker } from '../template/slot-picker';
-import { lockedStore, LocksContext, Lockable } from '../template/locks';
+import { useMay } from '../people/who';
+import { FOR_VIEWERS, lockedBy, lockedStore, LocksContext, Lockable } from '../template/locks';
 import { slotStore, useSlotInHand } from '../template/slot-store';
 import { SeenNote } from '../template/seen-note';
 import { createHistory } from '../history/history';
@@ -66,7 +67,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const [history] = useState(() => createHistory(recallHistory(batch.id, batch.template)));
   useEffect(() => keepHistory(batch.id, history), [batch.id, history]);
   const [own] = useState(() => createTemplateStore(batch.template, history));
-  const locks = batch.saved?.open ? { name: batch.saved.name, open: batch.saved.open } : null;
+  const mayWork = useMay('artist');
+  const locks = !mayWork ? FOR_VIEWERS : batch.saved?.open ? lockedBy(batch.saved.name, batch.saved.open) : null;
   const open = locks?.open ?? null;
   const store = useMemo(() => lockedStore(own, open), [own, open]);
   const template = store.use((state) => state.template);
@@ -107,6 +109,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     onDrop: (files) => takeDrop(files, intake, () => setStep('photos')),
     noClick: true,
     noKeyboard: true,
+    disabled: !mayWork,
   });
 
   const inOrder = useMemo(() => arranged(photos, show, sort, findings), [photos, show, sort, findings]);

@@ -6,6 +6,7 @@ import { pictures } from '@/server/services';
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   GET: async ({ here }) => ({ pictures: await pictures.listPictures(here) }),
   POST: async ({ here, request }) => {
+    pictures.readyForPictures(here);
     if (!request.body || !request.headers.get('content-type')?.startsWith('multipart/form-data'))
       throw new WobrelError('invalid', 'Pictures are sent as multipart/form-data.');
     const kept: object[] = [];

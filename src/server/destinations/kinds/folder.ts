@@ -57,7 +57,7 @@ export const folder = defineDestination({
         aside = join(dirname(path), asideName(name, sha256));
         await rm(aside, { force: true });
         await copyFile(source, aside);
-        const written = await open(aside, 'r+');
+        const written = await open(/*turbopackIgnore: true*/ aside, 'r+');
         await written.sync().finally(() => written.close());
         const there = await thereAt(path);
         if (there?.version !== over?.version) throw changedThere(name);

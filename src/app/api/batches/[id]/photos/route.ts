@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { WobrelError } from '@/core/errors';
 import { bodyOf, numberOf, routes } from '@/server/http';
 import { receiveFiles } from '@/server/intake';
-import { batches, photos } from '@/server/services';
+import { photos } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   GET: async ({ here, request, id }) => {
@@ -12,7 +12,7 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
   },
   POST: async ({ here, request, id }) => {
     const batchId = numberOf(id);
-    await batches.batchRow(here, batchId);
+    await photos.readyForPhotos(here, batchId);
     if (!request.body || !request.headers.get('content-type')?.startsWith('multipart/form-data'))
       throw new WobrelError('invalid', 'Photos are sent as multipart/form-data.');
     const received: photos.Received[] = [];

@@ -1,0 +1,5 @@
+import { AccountScreen } from '@/ui/people/account-screen';
+
+export default function Page() {
+  return <AccountScreen />;
+}

@@ -1,0 +1,5 @@
+import { PeopleScreen } from '@/ui/people/people-screen';
+
+export default function Page() {
+  return <PeopleScreen />;
+}

@@ -1,0 +1,37 @@
+/** The database of people: beside the first workspace's, and apart from all of them. */
+import { createClient } from '@libsql/client';
+import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
+import { migrate } from 'drizzle-orm/libsql/migrator';
+import { chmodSync, mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { dataFolder } from '../config';
+import { oncePerProcess } from '../once';
+import { FIRST_WORKSPACE } from '../workspace';
+import * as schema from './schema';
+
+type PeopleDatabase = LibSQLDatabase<typeof schema>;
+
+/**
+ * The one client a process. Nothing here is written in an open transaction: each change is one statement, or one
+ * batch, and needs no turn of its own.
+ */
+export const peopleDb = (): PeopleDatabase =>
+  oncePerProcess('people', () => {
+    mkdirSync(dataFolder(), { recursive: true });
+    return drizzle(createClient({ url: `file:${join(dataFolder(), 'people.db')}`, timeout: 5000 }), { schema });
+  });
+
+/** Brings the tables up to date; the first workspace is always there. */
+export async function migratePeople(
+  folder = join(/*turbopackIgnore: true*/ process.cwd(), 'src/server/people/migrations'),
+): Promise<void> {
+  const db = peopleDb();
+  await db.run('PRAGMA journal_mode = WAL');
+  await migrate(db, { migrationsFolder: folder });
+  // Hashes of passwords are nobody's business but the application's.
+  chmodSync(join(dataFolder(), 'people.db'), 0o600);
+  await db
+    .insert(schema.workspaces)
+    .values({ id: FIRST_WORKSPACE, name: 'Studio', createdAt: new Date() })
+    .onConflictDoNothing();
+}
