@@ -74,6 +74,9 @@ test('without a line steps still open, an edit waits and is sent once the line i
 
 test('two windows: the other’s change is taken in, and one’s own kept', async ({ page, context }) => {
   await batchOf(page, 'Two windows', [await flatPhoto('blue.png', '#2255aa')]);
+  // One that is not told what the other does, as without a line.
+  await page.route('**/events?*', (route) => route.abort());
+  await page.reload();
   const other = await context.newPage();
   await other.goto(page.url());
   await other.getByRole('button', { name: 'Add a border' }).click();

@@ -98,6 +98,11 @@ test('from one person without a sign-in to a team: every role does what it may, 
     403,
   );
 
+  // Each sees who else is there.
+  await mia.goto(`/batches/${id}`);
+  await expect(mia.getByText('Also here: ')).toContainText('Ada');
+  await expect(ada.getByText('Also here: ')).toContainText('Mia');
+
   // Who did what, and by whom.
   await mia.goto('/doings');
   await expect(mia.getByRole('listitem').filter({ hasText: 'Ada exported Autumn shelf' })).toBeVisible();

@@ -45,3 +45,11 @@ export async function discPhoto(
   const image = sharp(data, { raw: { width, height, channels: 3 } });
   return { name, mimeType: 'image/png', buffer: await (blur ? image.blur(blur) : image).png().toBuffer() };
 }
+
+/** Photos of as many colours. */
+export const rainbow = (count: number, width = 1300, height = 1200) =>
+  Promise.all(
+    Array.from({ length: count }, (_, i) =>
+      flatPhoto(`pot-${String(i).padStart(3, '0')}.png`, `hsl(${(i * 37) % 360}, 60%, 50%)`, width, height + i),
+    ),
+  );

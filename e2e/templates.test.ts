@@ -6,6 +6,7 @@ import { batchOf, cutouts, painted, step } from './bench-page';
 import { exported } from './exports';
 import { flatPhoto, gradientPhoto } from './photos';
 import { expect, test, type Page } from './test';
+import { unzip } from './zip';
 
 /** The template as it stands on the batch that is open, and its revision. */
 async function draftOf(page: Page) {
@@ -129,6 +130,43 @@ test('a template taken out as a file and in again makes the same alpha, with the
   const after = await exported(page);
   const alpha = (files: Map<string, Buffer>) => Buffer.from(PNG.sync.read(files.get('soft-tile.png')!).data.filter((_, i) => i % 4 === 3)); // prettier-ignore
   expect(alpha(after).equals(alpha(before))).toBe(true);
+});
+
+test('several go out as one zip with their pictures, and come in again, each looked at before it is kept', async ({
+  page,
+}) => {
+  await page.goto('/templates');
+  for (const [ready, name] of [
+    ['Ticket', 'Zipped ticket'],
+    ['Double ring', 'Zipped ring'],
+  ] as const) {
+    await page.getByRole('button', { name: `Take as my own… ${ready}` }).click();
+    await page.getByRole('dialog').getByLabel('Name').fill(name);
+    await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('article', { name, exact: true })).toBeVisible();
+  }
+  await page.getByLabel('Search templates').fill('Zipped');
+  await expect(page.getByText('2 templates')).toBeVisible();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save all of them as a zip' }).click()]); // prettier-ignore
+  const zip = await readFile(await download.path());
+  const files = await unzip(zip);
+  const pictures = [...files.keys()].filter((name) => name.endsWith('.png'));
+  expect([...files.keys()].filter((name) => name.endsWith('.json')).sort()).toEqual(['Zipped ring.wobrel.json', 'Zipped ticket.wobrel.json']); // prettier-ignore
+  // Without any photo on this server there is nothing to show them on.
+  for (const name of pictures) expect(PNG.sync.read(files.get(name)!).width).toBe(400);
+
+  const input = page.getByLabel('Template to bring in');
+  await input.setInputFiles({ name: 'broken.zip', mimeType: 'application/zip', buffer: zip.subarray(0, 200) });
+  await expect(page.getByRole('alert').filter({ hasText: 'broken.zip' })).toContainText('is not a zip, or broken');
+  await input.setInputFiles({ name: 'templates.zip', mimeType: 'application/zip', buffer: zip });
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('Bring in “Zipped ring”');
+  await dialog.getByRole('button', { name: 'Skip it' }).click();
+  await expect(dialog).toContainText('Bring in “Zipped ticket”');
+  await dialog.getByLabel('Name').fill('Zipped ticket again');
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByText('3 templates')).toBeVisible();
 });
 
 test('ready-made ones are taken under a name, found, tagged, put away and brought back', async ({ page }) => {

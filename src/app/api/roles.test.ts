@@ -34,6 +34,7 @@ const TABLE: Readonly<Record<string, Try>> = {
   'GET batches': ['viewer'],
   'GET batches/[id]': ['viewer'],
   'GET batches/[id]/deliveries': ['viewer'],
+  'GET batches/[id]/events': ['viewer', undefined, '?window=w'],
   'GET batches/[id]/deliveries/changes': ['viewer'],
   'GET batches/[id]/photo-metadata': ['viewer'],
   'GET batches/[id]/photos': ['viewer'],
@@ -63,6 +64,7 @@ const TABLE: Readonly<Record<string, Try>> = {
   'GET storage': ['viewer'],
   'GET templates': ['viewer'],
   'GET templates/[id]': ['viewer'],
+  'GET templates/[id]/events': ['viewer', undefined, '?window=w'],
   'POST templates/read': ['viewer', { template: DOCUMENT }],
   'GET uploads/[id]': ['viewer'],
 

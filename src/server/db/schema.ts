@@ -37,6 +37,8 @@ export const templateVersions = sqliteTable(
     outline: outline(),
     /** What whoever saved it says of it. */
     note: text('note'),
+    /** Who that was, where people sign in. */
+    madeBy: text('made_by'),
     createdAt: now('created_at'),
   },
   (table) => [uniqueIndex('template_versions_number').on(table.templateId, table.version)],
@@ -163,6 +165,8 @@ export const deliveries = sqliteTable(
     message: text('message'),
     photoCount: integer('photo_count').notNull(),
     fileCount: integer('file_count').notNull(),
+    /** Who exported it, where people sign in. */
+    madeBy: text('made_by'),
     createdAt: now('created_at'),
     finishedAt: integer('finished_at'),
   },

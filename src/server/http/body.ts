@@ -1,5 +1,5 @@
 /** A request's JSON, refused before it is parsed where it is too large or too deep. */
-import type { z } from 'zod';
+import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 
 /** Most bytes of a JSON body. */
@@ -50,6 +50,9 @@ export function isDeeper(text: string, most: number): boolean {
 /** The answer that sets or takes away a session's cookies. */
 export const withCookies = ({ cookies }: { readonly cookies: readonly string[] }): Response =>
   new Response(null, { status: 204, headers: cookies.map((cookie) => ['set-cookie', cookie] as [string, string]) });
+
+/** The window that an event stream is for, which can send no headers. */
+export const windowQuery = z.strictObject({ window: z.string().regex(/^[\w-]{1,60}$/) });
 
 /** The request's query, checked; what is there twice counts by its last value. @throws ZodError */
 export const queryOf = <S extends z.ZodType>(request: Request, schema: S): z.output<S> =>

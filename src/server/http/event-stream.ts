@@ -3,6 +3,9 @@
 /** Least time between two reports, ms. */
 const EVERY_MS = 150;
 
+/** How often something is sent at least, ms: it shows whether anybody is there, and keeps the line open. */
+const SIGN_OF_LIFE_MS = 25_000;
+
 type EventStreamOptions<T> = {
   /** How things stand now. */
   readonly read: () => Promise<T>;
@@ -42,8 +45,11 @@ export function eventStream<T>({ read, isOver, listen, signal, everyMs = EVERY_M
         timer ??= setTimeout(() => void report().catch(giveUp), everyMs);
       };
       const unlisten = listen(soon);
+      const sign = setInterval(() => controller.enqueue(encoder.encode(':\n\n')), SIGN_OF_LIFE_MS);
+      sign.unref();
       stop = () => {
         ended = true;
+        clearInterval(sign);
         if (timer) clearTimeout(timer);
         unlisten();
       };

@@ -1,4 +1,4 @@
-export { bodyOf, queryOf, withCookies } from './body';
+export { bodyOf, queryOf, windowQuery, withCookies } from './body';
 export { eventStream } from './event-stream';
 export { refusalOf } from './front';
 export { guard } from './guard';

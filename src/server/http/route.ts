@@ -63,6 +63,8 @@ type Work<A> = (asked: A) => Promise<Response | object | void>;
 
 /** The workspace that a page shows; its session may be in another one by now. */
 const SHOWN_HEADER = 'x-wobrel-workspace';
+/** The window that asks: what it did itself it is not told. */
+const WINDOW_HEADER = 'x-wobrel-window';
 
 /**
  * Who asks, in the workspace that their page shows.
@@ -74,7 +76,8 @@ async function hereOf({ headers }: Request): Promise<Here> {
   const shown = headers.get(SHOWN_HEADER);
   if (shown !== null && shown !== String(here.key))
     throw new WobrelError('elsewhere', 'You went to another workspace in another window: reload this page.');
-  return here;
+  const window = headers.get(WINDOW_HEADER);
+  return { ...here, actor: { ...here.actor, window: window !== null && /^[\w-]{1,60}$/.test(window) ? window : null } };
 }
 
 /** Wraps one method's work. */

@@ -14,8 +14,7 @@ import { outlinesOf } from '../geometry';
 import { keptPaths } from '../pictures';
 import { plateCache, shareTemplate, type RenderedFile, type Renderer } from '../render';
 import { digestFile } from '../store';
-import type { Here } from '../workspace';
-import { announce } from './events';
+import { announce, type Here } from '../workspace';
 import { takeOver } from './take-over';
 
 const { deliveries, deliveryFiles, deliveryPhotos } = tables;
@@ -174,7 +173,7 @@ async function settle(here: Here, photo: PhotoRow, outcome: Made | WobrelError):
       .set({ state: 'done', placed: outcome.placed })
       .where(eq(deliveryPhotos.id, photo.id));
   });
-  announce(here, photo.deliveryId);
+  announce(here, `delivery ${photo.deliveryId}`);
 }
 
 async function waitingPage(here: Here, deliveryId: number) {

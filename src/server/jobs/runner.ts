@@ -5,9 +5,8 @@ import { tables, type DeliveryState } from '../db';
 import { oncePerProcess } from '../once';
 import type { JobKind } from '../queue';
 import { createRenderPool } from '../render';
-import { oncePerWorkspace, type Here } from '../workspace';
+import { announce, oncePerWorkspace, type Here } from '../workspace';
 import { deliver } from './deliver';
-import { announce } from './events';
 import { upload } from './upload';
 
 /** The threads that render, for whoever has something to be rendered. */
@@ -26,7 +25,7 @@ const WORKS: Readonly<Record<JobKind, Work>> = {
   delivery: {
     table: tables.deliveries,
     run: (here, id, stop) => deliver(here, id, { pool: renderPool(), isCancelled: () => stop.aborted }),
-    tell: announce,
+    tell: (here, id) => announce(here, `delivery ${id}`),
     stopped: 'The export stopped unexpectedly',
   },
   upload: { table: tables.uploads, run: upload, tell: () => {}, stopped: 'The upload stopped unexpectedly' },

@@ -1,6 +1,7 @@
 /** Batches: a set of photos and the template they go through. */
 import { and, count, desc, eq, gte, inArray, isNotNull, lt, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
+import { WobrelError } from '../../core/errors';
 import { keptTemplate, type OpenFields, type Template } from '../../core/template';
 import { tables, type DeliveryState } from '../db';
 import { outlinesOf } from '../geometry';
@@ -270,11 +271,24 @@ export async function saveDraft(
   throw changedElsewhere();
 }
 
-/** Says which fields its photos' data has; what photos have in others is kept, in case they come back. */
-export async function setFields(here: Here, id: number, fields: readonly string[]): Promise<void> {
+/**
+ * Says which fields its photos' data has; what photos have in others is kept, in case they come back.
+ *
+ * @param was the fields that the change was made on; null where it counts whatever there is
+ * @throws WobrelError `conflict` where they are others by now
+ */
+export async function setFields(
+  here: Here,
+  id: number,
+  fields: readonly string[],
+  was: readonly string[] | null = null,
+): Promise<void> {
   demand(here, 'artist');
   const { name } = await batchRow(here, id);
   await here.write(async (tx) => {
+    const [before] = await tx.select({ fields: batches.fields }).from(batches).where(eq(batches.id, id));
+    if (was !== null && JSON.stringify(before?.fields) !== JSON.stringify(was))
+      throw new WobrelError('conflict', 'Somebody else has just changed the fields: theirs stand.');
     // Captions may speak of them, and slots be filled by them: what was worked out is old.
     const stale = { findingCount: null, strip: null, changes: sql`${batches.changes} + 1` };
     await tx.update(batches).set({ fields, ...stale }).where(eq(batches.id, id)); // prettier-ignore

@@ -8,8 +8,8 @@ import { WobrelError } from '../../core/errors';
 import { failedItem, SUMS_FILE, type Manifest, type ManifestItem } from '../../core/export';
 import { ratioOf, type Template } from '../../core/template';
 import { tables, type DeliveryState } from '../db';
-import { announce, askToStop, wakeRunner } from '../jobs';
-import { demand, note, type Here } from '../workspace';
+import { askToStop, wakeRunner } from '../jobs';
+import { announce, demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
 import { deliveryRow } from './delivery-plans';
 import { isOnePhoto } from './delivery-svg';
@@ -35,6 +35,8 @@ export type DeliveryProgress = {
   templateChanged: boolean;
   state: DeliveryState;
   message: string | null;
+  /** Who exported it; null where nobody signed in. */
+  madeBy: string | null;
   createdAt: number;
   finishedAt: number | null;
   photoCount: number;
@@ -131,7 +133,7 @@ export async function cancelDelivery(here: Here, id: number): Promise<void> {
   await here.write(async (tx) => {
     await tx.update(deliveries).set({ state: 'cancelled', finishedAt: Date.now() }).where(eq(deliveries.id, id));
   });
-  announce(here, id);
+  announce(here, `delivery ${id}`);
 }
 
 /** Goes on with a cancelled or failed delivery; finished files are not made again. */
@@ -145,7 +147,7 @@ export async function resumeDelivery(here: Here, id: number): Promise<void> {
     await note(tx, here, { verb: 'resumed', kind: 'delivery', subject: id, name });
   });
   wakeRunner(here);
-  announce(here, id);
+  announce(here, `delivery ${id}`);
 }
 
 /**

@@ -3,7 +3,7 @@ import { asc, eq, inArray } from 'drizzle-orm';
 import { keptTemplate, saysTheSame } from '../../core/template';
 import { tables } from '../db';
 import { wakeRunner } from '../jobs';
-import { demand, note, type Here } from '../workspace';
+import { demand, nameOf, note, type Here } from '../workspace';
 import { batchRow } from './batches';
 import { deliveryFilesOf } from './delivery-files';
 import { notFound } from './refusals';
@@ -49,6 +49,7 @@ async function planDelivery(here: Here, batchId: number, only: readonly number[]
         ...began,
         photoCount: cutouts.length,
         fileCount: cutouts.length * template.outputs.length,
+        madeBy: nameOf(here),
       })
       .returning({ id: deliveries.id });
     const deliveryId = delivery!.id;
@@ -110,7 +111,10 @@ async function planAgain(here: Here, id: number): Promise<number> {
   } = await deliveryRow(here, id);
   const rows = await here.db.select().from(deliveryPhotos).where(eq(deliveryPhotos.deliveryId, id)).orderBy(asc(deliveryPhotos.id)); // prettier-ignore
   const made = await here.write(async (tx) => {
-    const [delivery] = await tx.insert(deliveries).values(old).returning({ id: deliveries.id });
+    const [delivery] = await tx
+      .insert(deliveries)
+      .values({ ...old, madeBy: nameOf(here) })
+      .returning({ id: deliveries.id });
     const deliveryId = delivery!.id;
     for (const chunk of chunked(rows)) {
       const fresh = chunk.map(({ id: _id, state: _done, error: _error, placed: _placed, ...row }) => ({

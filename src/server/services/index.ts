@@ -8,6 +8,8 @@ export * as photos from './photos';
 export * as printPages from './print-pages';
 export * as pictures from './pictures';
 export * as shapes from './shapes';
+export * as watching from './watching';
+export type { Seen } from './watching';
 export * as uploads from './uploads';
 export * as trials from './trials';
 export * as templateCards from './template-cards';

@@ -11,13 +11,14 @@ import { dataChangeSchema, joinedChanges } from '../../core/table';
 import { adjustmentSchema, handSubjectSchema, type Adjustment, type HandSubject } from '../../core/placement';
 import { SIGHT_VERSION, type FoundSubject, type Sight, type Pointing } from '../../core/sight';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
-import { tables } from '../db';
+import { tables, type Transaction } from '../db';
 import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
 import { oncePerProcess } from '../once';
 import { createSightPool } from '../sight';
 import { asWriteError } from '../store';
 import { demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
+import { isMadeOn, photoStateSchema } from './photo-state';
 import { cleanName } from './names';
 import { notFound } from './refusals';
 import { seenIn, UNSEEN, type Unseen } from './seen';
@@ -165,7 +166,14 @@ async function insertPhoto(
       .values({ batchId, name, sha256: arrival.sha256, bytes: arrival.bytes, ...facts })
       .onConflictDoNothing()
       .returning(COLUMNS);
-    if (made) await note(tx, here, { verb: 'added-photos', kind: 'batch', subject: batchId, name: batchName });
+    if (made)
+      await note(tx, here, {
+        verb: 'added-photos',
+        kind: 'batch',
+        subject: batchId,
+        name: batchName,
+        photos: [made.id],
+      });
     return made;
   });
   if (row) return rowOf(row, await sightOf(here, arrival.sha256));
@@ -225,6 +233,20 @@ export async function listPhotos(here: Here, batchId: number, offset: number, li
   return { photos: rows.map(({ sight, ...row }) => rowOf(row, sight)), total: total!.n };
 }
 
+/** Most photos that are asked for by their numbers at once. */
+const SOME = 500;
+
+/** Photos of a batch by their numbers, in no order. @throws WobrelError `invalid` */
+export async function somePhotos(here: Here, batchId: number, ids: readonly number[]): Promise<PhotoRow[]> {
+  if (ids.length > SOME) throw new WobrelError('invalid', `At most ${SOME} photos at once.`);
+  const rows = await here.db
+    .select({ ...COLUMNS, sight: sights.document })
+    .from(photos)
+    .leftJoin(sights, eq(sights.sha256, photos.sha256))
+    .where(and(eq(photos.batchId, batchId), inArray(photos.id, [...ids])));
+  return rows.map(({ sight, ...row }) => rowOf(row, sight));
+}
+
 /** What can be changed by hand about a photo. */
 export const photoChangeSchema = z.strictObject({
   id: z.int(),
@@ -233,6 +255,8 @@ export const photoChangeSchema = z.strictObject({
   adjustment: adjustmentSchema.nullable().optional(),
   /** Fields that change, by name. */
   data: dataChangeSchema.optional(),
+  /** What of it was there when the change was made; left out where it counts whatever there is. */
+  was: photoStateSchema.optional(),
 });
 export type PhotoChange = z.infer<typeof photoChangeSchema>;
 
@@ -243,24 +267,60 @@ export const photoChangesSchema = z.array(photoChangeSchema).min(1).max(20_000);
 const changed = (column: SQLiteColumn, key: keyof PhotoChange) =>
   sql`case when json_type(change.value, ${`$.${key}`}) is null then ${sql.identifier(column.name)} else json_extract(change.value, ${`$.${key}`}) end`; // prettier-ignore
 
-/** Changes photos of a batch, all or none, in one statement. */
-export async function changePhotos(here: Here, batchId: number, changes: readonly PhotoChange[]): Promise<void> {
-  demand(here, 'artist');
-  const { name } = await batchRow(here, batchId);
-  await here.write(async (tx) => {
-    await tx.run(sql`update ${photos} set
+/** Ids as one value: a list of thousands would be more values than a statement takes. */
+const oneOf = (ids: readonly number[]) => sql`(select value from json_each(${JSON.stringify(ids)}))`;
+
+const changeRows = (tx: Transaction, batchId: number, changes: readonly PhotoChange[]) =>
+  tx.run(sql`update ${photos} set
       review = ${changed(photos.review, 'review')},
       hand_subject = ${changed(photos.handSubject, 'handSubject')},
       adjustment = ${changed(photos.adjustment, 'adjustment')},
       data = json_patch(${photos.data}, coalesce(json_extract(change.value, '$.data'), '{}'))
-      from json_each(${JSON.stringify(joinedChanges(changes))}) as change
+      from json_each(${JSON.stringify(changes)}) as change
       where ${photos.batchId} = ${batchId} and ${photos.id} = json_extract(change.value, '$.id')`);
-    await note(tx, here, { verb: 'changed-photos', kind: 'batch', subject: batchId, name, times: changes.length });
-  });
+
+/** What was made on something else than there is by now: somebody else has changed it meanwhile. */
+async function staleIn(
+  tx: Transaction,
+  batchId: number,
+  changes: readonly PhotoChange[],
+): Promise<readonly { readonly id: number; readonly name: string }[]> {
+  const made = new Map(changes.flatMap(({ id, was }) => (was ? [[id, was] as const] : [])));
+  if (made.size === 0) return [];
+  const { id, name, review, handSubject, adjustment, data } = photos;
+  const rows = await tx.select({ id, name, review, handSubject, adjustment, data }).from(photos).where(and(eq(photos.batchId, batchId), sql`${photos.id} in ${oneOf([...made.keys()])}`)); // prettier-ignore
+  return rows.filter((row) => !isMadeOn(row, made.get(row.id)!));
 }
 
-/** Ids as one value: a list of thousands would be more values than a statement takes. */
-const oneOf = (ids: readonly number[]) => sql`(select value from json_each(${JSON.stringify(ids)}))`;
+/**
+ * Changes photos of a batch in one statement.
+ *
+ * @returns the names of photos that are left as they are, since somebody else changed the same of them meanwhile
+ */
+export async function changePhotos(
+  here: Here,
+  batchId: number,
+  changes: readonly PhotoChange[],
+): Promise<{ refused: readonly string[] }> {
+  demand(here, 'artist');
+  const { name } = await batchRow(here, batchId);
+  const joined = joinedChanges(changes);
+  return here.write(async (tx) => {
+    const stale = await staleIn(tx, batchId, joined);
+    const kept = joined.filter(({ id }) => !stale.some((one) => one.id === id));
+    if (kept.length > 0) await changeRows(tx, batchId, kept);
+    const ids = kept.map(({ id }) => id);
+    await note(tx, here, {
+      verb: 'changed-photos',
+      kind: 'batch',
+      subject: batchId,
+      name,
+      times: ids.length,
+      photos: ids,
+    });
+    return { refused: stale.map(({ name: called }) => called) };
+  });
+}
 
 /** Takes photos out of the batch; the stored files stay until unneeded ones are collected. */
 export async function removePhotos(here: Here, batchId: number, ids: readonly number[]): Promise<void> {
@@ -268,7 +328,14 @@ export async function removePhotos(here: Here, batchId: number, ids: readonly nu
   const { name } = await batchRow(here, batchId);
   await here.write(async (tx) => {
     await tx.delete(photos).where(and(eq(photos.batchId, batchId), sql`${photos.id} in ${oneOf(ids)}`));
-    await note(tx, here, { verb: 'removed-photos', kind: 'batch', subject: batchId, name, times: ids.length });
+    await note(tx, here, {
+      verb: 'removed-photos',
+      kind: 'batch',
+      subject: batchId,
+      name,
+      times: ids.length,
+      photos: ids,
+    });
   });
 }
 

@@ -29,6 +29,8 @@ export type TemplateCard = {
   archivedAt: number | null;
   version: number;
   savedAt: number;
+  /** Who saved it; null where nobody signed in. */
+  madeBy: string | null;
   note: string | null;
   template: Template;
   /** How many batches use it, and the newest of them. */
@@ -92,6 +94,7 @@ export async function listCards(
       archivedAt: templates.archivedAt,
       version: templateVersions.version,
       savedAt: templateVersions.createdAt,
+      madeBy: templateVersions.madeBy,
       note: templateVersions.note,
       document: templateVersions.document,
       useCount: sql<number>`coalesce(${used.n}, 0)`,
@@ -140,6 +143,7 @@ export async function listCards(
 export type TemplateVersion = {
   readonly version: number;
   readonly savedAt: number;
+  readonly madeBy: string | null;
   readonly note: string | null;
   readonly template: Template;
 };
@@ -179,9 +183,10 @@ export async function templateHistory(here: Here, id: number) {
     archivedAt: row.archivedAt,
     usedIn,
     strip: (last && strips?.get(last.id)) ?? [],
-    versions: versions.map(({ version, createdAt, note, document }): TemplateVersion => ({
+    versions: versions.map(({ version, createdAt, madeBy, note, document }): TemplateVersion => ({
       version,
       savedAt: createdAt,
+      madeBy,
       note,
       template: keptTemplate({ ...(document as object), name: row.name }),
     })),

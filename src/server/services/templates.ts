@@ -5,7 +5,7 @@ import { WobrelError } from '../../core/errors';
 import { FIELD_GROUPS, keptTemplate, type FieldGroup, type Template } from '../../core/template';
 import { tables, type Transaction } from '../db';
 import { outlinesOf, type KeptTemplate } from '../geometry';
-import { demand, note, type Here } from '../workspace';
+import { demand, nameOf, note, type Here } from '../workspace';
 import { batchRow } from './batches';
 import { refuseMissing } from './pictures';
 import { changedElsewhere, notFound } from './refusals';
@@ -63,6 +63,7 @@ async function changeDraft(
 
 /** The next version of a template, whatever its last one is. */
 async function addVersion(
+  here: Here,
   tx: Transaction,
   templateId: number,
   { template, outline }: KeptTemplate,
@@ -75,7 +76,7 @@ async function addVersion(
   const version = (last?.version ?? 0) + 1;
   const [row] = await tx
     .insert(templateVersions)
-    .values({ templateId, version, document: template, outline, note })
+    .values({ templateId, version, document: template, outline, note, madeBy: nameOf(here) })
     .returning({ id: templateVersions.id });
   return { id: row!.id, version };
 }
@@ -110,7 +111,7 @@ export async function saveTemplate(
   const { outline } = batch;
   return here.write(async (tx) => {
     const id = await templateCalled(tx, name);
-    const made = await addVersion(tx, id, { template: document, outline }, said);
+    const made = await addVersion(here, tx, id, { template: document, outline }, said);
     await changeDraft(tx, batchId, revision, { templateVersionId: made.id, draft: document });
     await note(tx, here, savedAs(id, name, made.version, said));
     return { id, version: made.version };
@@ -156,7 +157,7 @@ export async function createTemplate(
     const [called] = await tx.select().from(templates).where(eq(templates.name, name));
     if (called && !asVersion) throw nameTaken(name);
     const id = await templateCalled(tx, name);
-    const { version } = await addVersion(tx, id, kept, said);
+    const { version } = await addVersion(here, tx, id, kept, said);
     await note(tx, here, savedAs(id, name, version, said));
     return { id, version };
   });
@@ -178,7 +179,7 @@ export async function bringBack(here: Here, id: number, version: number): Promis
     if (!old) throw notFound('version');
     const template = keptTemplate({ ...(old.document as object), name: old.name });
     const said = `as version ${version} was`;
-    const made = await addVersion(tx, id, { template, outline: old.outline }, said);
+    const made = await addVersion(here, tx, id, { template, outline: old.outline }, said);
     await note(tx, here, savedAs(id, old.name, made.version, said));
     return { version: made.version };
   });

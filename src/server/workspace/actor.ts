@@ -11,10 +11,16 @@ export type Actor = {
   /** As it is shown beside what they did. */
   readonly name: string;
   readonly role: Role;
+  /** The window that it is asked in; none for scripts, and for the application itself. */
+  readonly window?: string | null;
 };
 
 /** Whoever sits at a machine on which nobody signs in. */
 export const ANYONE: Actor = { person: null, name: 'You', role: 'owner' };
+
+/** The actor's name, to be kept with what they made; null where nobody signs in. */
+export const nameOf = ({ actor }: { readonly actor: Actor }): string | null =>
+  actor.person === null ? null : actor.name;
 
 /** Work that goes on by itself. */
 export const ITSELF: Actor = { person: null, name: 'Wobrel', role: 'owner' };

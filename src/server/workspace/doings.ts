@@ -1,7 +1,9 @@
 /** Who did what: one line a change, kept whatever becomes of what was changed. */
 import { and, desc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { tables, type Transaction } from '../db';
+import { oncePerProcess } from '../once';
 import type { Actor } from './actor';
+import type { Signal } from './signals';
 
 const { doings } = tables;
 
@@ -10,16 +12,28 @@ type Doing = Pick<typeof doings.$inferInsert, 'verb' | 'kind' | 'name' | 'words'
   readonly subject?: number;
   /** How many at once: of the photos of a batch, say. */
   readonly times?: number;
+  /** The photos of a batch that are other than before, or new. */
+  readonly photos?: readonly number[];
 };
+
+type Told = { readonly topic: string; readonly signal: Signal };
+const told = () => oncePerProcess('told', () => new WeakMap<Transaction, Told[]>());
+
+/** What is to be told once a transaction has been kept. */
+export const toTell = (tx: Transaction): readonly Told[] => told().get(tx) ?? [];
 
 /** What goes on and on is one line, as long as no pause between is longer than this, ms. */
 const PAUSE = 30 * 60 * 1000;
 
 const GOES_ON: ReadonlySet<Doing['verb']> = new Set(['worked', 'added-photos', 'changed-photos', 'removed-photos']);
 
-/** Notes a change as part of the transaction that makes it. */
+/** Notes a change as part of the transaction that makes it; whoever looks at the same is told once it is kept. */
 export async function note(tx: Transaction, { actor }: { readonly actor: Actor }, doing: Doing): Promise<void> {
-  const { subject = null, times = 1, verb, kind, name, words = null } = doing;
+  const { subject = null, times = 1, verb, kind, name, words = null, photos } = doing;
+  if (subject !== null) {
+    const signal = { by: actor.window ?? null, ...(photos ? { photos } : { isMore: true }) };
+    told().set(tx, [...toTell(tx), { topic: `${kind} ${subject}`, signal }]);
+  }
   const now = Date.now();
   if (GOES_ON.has(verb)) {
     const same = and(eq(doings.verb, verb), actor.person === null ? isNull(doings.person) : eq(doings.person, actor.person)); // prettier-ignore

@@ -6,6 +6,8 @@ import { oncePerProcess } from '../once';
 import { embeddedQueue, type JobQueue } from '../queue';
 import { createKeeping, filesIn, type Files, type Keeping } from '../store';
 import { ANYONE, type Actor } from './actor';
+import { toTell } from './doings';
+import { announce } from './signals';
 
 type Workspace = {
   /** Its number; 1 is the one that is always there. */
@@ -31,7 +33,17 @@ const folderOf = (key: number) =>
 export function workspaceOf(key: number): Workspace {
   return oncePerProcess(`workspace ${key}`, () => {
     const files = filesIn(folderOf(key));
-    const { db, write } = openDatabase(files.database());
+    const { db, write: writeAlone } = openDatabase(files.database());
+    const write: Write = async (work) => {
+      let changes: ReturnType<typeof toTell> = [];
+      const done = await writeAlone(async (tx) => {
+        const made = await work(tx);
+        changes = toTell(tx);
+        return made;
+      });
+      for (const { topic, signal } of changes) announce({ key }, topic, signal);
+      return done;
+    };
     return { key, db, write, files, queue: embeddedQueue(db, write), keeping: createKeeping() };
   });
 }

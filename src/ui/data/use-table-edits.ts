@@ -24,27 +24,28 @@ const keyOf = (batchId: number) => ['batch', batchId] as const;
 
 /** Changes of a batch's fields on their way to the server: one after the other, the newest counts. */
 function createFieldSaves(batchId: number, onFailed: (error: Error | null) => void) {
-  let waiting: readonly string[] | null = null;
+  let waiting: { readonly fields: readonly string[]; readonly was: readonly string[] } | null = null;
   let running: Promise<void> | null = null;
   async function run(): Promise<void> {
     while (waiting) {
-      const fields = waiting;
+      const now = waiting;
       waiting = null;
       try {
-        await api(`/api/batches/${batchId}/fields`, 'PUT', { fields });
+        await api(`/api/batches/${batchId}/fields`, 'PUT', now);
         onFailed(null);
       } catch (error) {
         onFailed(error as Error);
         if (!isOffline(error)) continue;
-        waiting ??= fields;
+        // What was asked for since was made on this.
+        waiting = { fields: (waiting as typeof now | null)?.fields ?? now.fields, was: now.was };
         await lineBack();
       }
     }
     running = null;
   }
   return {
-    save: (fields: readonly string[]): void => {
-      waiting = fields;
+    save: (fields: readonly string[], was: readonly string[]): void => {
+      waiting = { fields, was: waiting?.was ?? was };
       running ??= run();
     },
     flush: async (): Promise<void> => {
@@ -74,7 +75,7 @@ export function useTableEdits(batchId: number, edits: PhotoEdits, history: Histo
       const before = client.getQueryData<BatchDetail>(keyOf(batchId))?.fields ?? [];
       if (fields) {
         client.setQueryData<BatchDetail>(keyOf(batchId), (batch) => batch && { ...batch, fields });
-        saves.save(fields);
+        saves.save(fields, before);
       }
       return { ...(fields && { fields: before }), changes: photos.current(changes) };
     },

@@ -6,7 +6,7 @@ import { ProgressBar } from 'react-bootstrap';
 import type { DeliveryProgress } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
-import { amount, fileSize, plural, when } from '../shared/words';
+import { amount, byWhom, fileSize, plural, when } from '../shared/words';
 import { isOver, useProgress } from './use-progress';
 import { FindingMark } from '../shared/finding-mark';
 import { MayButton } from '../people/may-button';
@@ -71,7 +71,10 @@ export function DeliveryCard({ delivery, showBatch = false, withLink = false }: 
           {showBatch && `${progress.batchName} · `}
           {STATES[progress.state]}
         </strong>
-        <span className="muted small-text">{when(progress.createdAt)}</span>
+        <span className="muted small-text">
+          {when(progress.createdAt)}
+          {byWhom(progress.madeBy)}
+        </span>
       </div>
       <div className="muted small-text" aria-live="polite">
         {over && progress.state === 'done'

@@ -23,6 +23,8 @@ export type History = {
   readonly record: (step: Step) => void;
   /** The last step went on: it leads to something else now. */
   readonly amend: (forth: unknown) => void;
+  /** Others have changed what steps of a part are about: what they lead to is worked out anew, null where nothing is left of a step. */
+  readonly rebase: <D>(part: string, anew: (data: D) => D | null) => void;
   readonly undo: () => void;
   readonly redo: () => void;
 };
@@ -43,6 +45,15 @@ export function createHistory(kept: Steps = { past: [], future: [] }): History {
       use.setState(({ past }) => ({
         past: past.map((step, i) => (i === past.length - 1 ? { ...step, forth } : step)),
       })),
+    rebase: (part, anew) => {
+      const rebased = (steps: readonly Step[]) =>
+        steps.flatMap((step) => {
+          if (step.part !== part) return [step];
+          const [back, forth] = [anew(step.back as never), anew(step.forth as never)];
+          return back === null || forth === null ? [] : [{ ...step, back, forth }];
+        });
+      use.setState(({ past, future }) => ({ past: rebased(past), future: rebased(future) }));
+    },
     undo: () => {
       const { past, future } = use.getState();
       const step = past[past.length - 1];

@@ -27,13 +27,14 @@ function firstOf(changes: readonly PhotoChange[]): [now: PhotoChange[], later: P
  */
 export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => void) {
   let waiting: PhotoChange[] = [];
+  let sending: readonly PhotoChange[] = [];
   let running: Promise<void> | null = null;
 
   async function run(): Promise<void> {
     while (waiting.length > 0) {
       // What came while the last request was under way goes in one.
       const [now, later] = firstOf(joinedChanges(waiting));
-      waiting = later;
+      [sending, waiting] = [now, later];
       try {
         await send(now);
         onFailed(null);
@@ -43,6 +44,8 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
         // Nothing of it has been kept yet: later changes of the same photos count over it.
         waiting = [...now, ...waiting];
         await lineBack();
+      } finally {
+        sending = [];
       }
     }
     running = null;
@@ -58,6 +61,8 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
     flush: async (): Promise<void> => {
       await running;
     },
+    /** What the server has not said that it has: waiting, or under way. */
+    pending: (): readonly PhotoChange[] => joinedChanges([...sending, ...waiting]),
     /** What has not been sent yet: for a page that is going. */
     unsent: (): readonly PhotoChange[] => joinedChanges(waiting),
   };

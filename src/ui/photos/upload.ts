@@ -2,7 +2,7 @@
 import PQueue from 'p-queue';
 import { create } from 'zustand';
 import type { Received } from '@/server/services';
-import { ApiError, shownWorkspace } from '../shared/api';
+import { ApiError, pageHeaders } from '../shared/api';
 import { overTheLine } from '../shared/line';
 import { forgetExpected, noteExpected } from './expected';
 
@@ -35,7 +35,7 @@ function send({ batchId, file }: Transfer, onSent: (share: number) => void): Pro
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open('POST', `/api/batches/${batchId}/photos`);
-    for (const [name, value] of Object.entries(shownWorkspace())) request.setRequestHeader(name, value);
+    for (const [name, value] of Object.entries(pageHeaders())) request.setRequestHeader(name, value);
     request.responseType = 'json';
     request.upload.onprogress = ({ loaded, total }) => onSent(total > 0 ? loaded / total : 0);
     request.onerror = () => reject(new ApiError('offline', 'The server can’t be reached.'));

@@ -6,10 +6,12 @@ import type { PhotoChange, PhotoRow } from '@/server/services';
 import type { History } from '../history/history';
 import { anew } from '../shared/anew';
 import { useMay } from '../people/who';
-import { api, shownWorkspace } from '../shared/api';
+import { api, ApiError, pageHeaders } from '../shared/api';
 import { LOOKING_ON } from '../template/locks';
 import { say } from '../shared/say';
 import { isOffline } from '../shared/line';
+import { plural } from '../shared/words';
+import { withOthers, withoutForeign } from './others';
 import type { PhotoPages } from './photo-pages';
 import { createPhotoSaves } from './photo-saves';
 
@@ -20,6 +22,8 @@ export type PhotoEdits = {
   readonly change: (changes: readonly PhotoChange[]) => readonly PhotoChange[];
   /** A photo as it is now: the page may not have been drawn anew since the last change. */
   readonly now: (id: number) => PhotoRow | undefined;
+  /** Takes in photos as others have changed them. */
+  readonly takeOthers: (rows: readonly PhotoRow[]) => void;
   /** Ends when the server has all changes. */
   readonly flush: () => Promise<void>;
   /** Why the last change could not be kept. */
@@ -27,6 +31,9 @@ export type PhotoEdits = {
 };
 
 const keyOf = (batchId: number) => ['photos', batchId] as const;
+
+/** Of a step of the table's, what it changes of photos. */
+type TableStep = { readonly changes: readonly PhotoChange[] };
 
 /** The pages with changed photos; the others stay the very same, so that they are not painted anew. */
 function withChanges(data: PhotoPages, changes: readonly PhotoChange[]): PhotoPages {
@@ -50,7 +57,7 @@ function inverse(client: QueryClient, batchId: number, changes: readonly PhotoCh
   return changes.flatMap((change): PhotoChange[] => {
     const photo = by.get(change.id);
     if (!photo) return [];
-    const { data, ...own } = change;
+    const { data, was: _, ...own } = change;
     const keys = Object.keys(own) as (keyof typeof own)[];
     const before = Object.fromEntries(keys.map((key) => [key, photo[key]])) as Partial<PhotoChange>;
     const fields = Object.keys(data ?? {}).map((name) => [name, photo.data[name] ?? null] as const);
@@ -58,13 +65,25 @@ function inverse(client: QueryClient, batchId: number, changes: readonly PhotoCh
   });
 }
 
+/** Changes that count only on what was there before them. */
+function madeOn(changes: readonly PhotoChange[], before: readonly PhotoChange[]): PhotoChange[] {
+  const by = new Map(before.map(({ id, was: _, ...was }) => [id, was]));
+  return changes.map((change) => (by.has(change.id) ? { ...change, was: by.get(change.id) } : change));
+}
+
+const refusedWords = (names: readonly string[]) =>
+  `Somebody else has just changed ${names.length === 1 ? names[0] : plural(names.length, 'of these photos', 'of these photos')}: their change stands, yours is not kept.`;
+
 /** Changes by hand to a batch's photos: review, subject, adjustment. */
 export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
   const [saves] = useState(() =>
     createPhotoSaves(
-      (changes) => api(`/api/batches/${batchId}/photos`, 'PATCH', { changes }),
+      async (changes) => {
+        const { refused } = await api<{ refused: string[] }>(`/api/batches/${batchId}/photos`, 'PATCH', { changes });
+        if (refused.length > 0) throw new ApiError('conflict', refusedWords(refused));
+      },
       (failure) => {
         setError(failure?.message ?? null);
         // Without a line they wait as they are on screen; what the server refuses is shown as it has it.
@@ -77,7 +96,7 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
       const changes = saves.unsent();
       if (changes.length === 0) return;
       // The page is going: the request outlives it.
-      const headers = { ...shownWorkspace(), 'content-type': 'application/json' };
+      const headers = { ...pageHeaders(), 'content-type': 'application/json' };
       void fetch(`/api/batches/${batchId}/photos`, { method: 'PATCH', keepalive: true, headers, body: JSON.stringify({ changes }) }); // prettier-ignore
     };
     window.addEventListener('pagehide', onLeave);
@@ -85,8 +104,9 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
   }, [batchId, saves]);
   const change = useCallback(
     (changes: readonly PhotoChange[]) => {
+      const before = inverse(client, batchId, changes);
       client.setQueryData<PhotoPages>(keyOf(batchId), (data) => data && withChanges(data, changes));
-      saves.add(changes);
+      saves.add(madeOn(changes, before));
     },
     [batchId, client, saves],
   );
@@ -115,5 +135,17 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
     (id: number) => photosNow(client, batchId).find((photo) => photo.id === id),
     [batchId, client],
   );
-  return { apply, change: changeWithin, now, flush: saves.flush, error };
+  /** Takes in photos as others have changed them; what can be undone is then about one's own changes alone. */
+  const takeOthers = useCallback(
+    (rows: readonly PhotoRow[]) => {
+      const taken = withOthers(client.getQueryData<PhotoPages>(keyOf(batchId)), rows, saves.pending());
+      if (!taken) return void anew(client, keyOf(batchId));
+      client.setQueryData<PhotoPages>(keyOf(batchId), taken.pages);
+      const without = (changes: readonly PhotoChange[]) => withoutForeign(changes, taken.foreign);
+      history.rebase('photos', without);
+      history.rebase('table', (step: TableStep) => ({ ...step, changes: without(step.changes) ?? [] }));
+    },
+    [batchId, client, history, saves],
+  );
+  return { apply, change: changeWithin, now, flush: saves.flush, takeOthers, error };
 }

@@ -1,4 +1,5 @@
 /** Talking to the server: JSON in and out, errors as sentences. */
+import { WINDOW } from './ids';
 import { leaveFor } from './leave';
 
 /** A refusal by the server, in its own words. */
@@ -11,10 +12,10 @@ export class ApiError extends Error {
   }
 }
 
-/** The workspace that this page shows, for the server to refuse what would land in another. */
-export function shownWorkspace(): Record<string, string> {
+/** What a page says of itself: its name, so that it is not told of what it did itself, and the workspace that it shows, for the server to refuse what would land in another. */
+export function pageHeaders(): Record<string, string> {
   const shown = document.querySelector<HTMLMetaElement>('meta[name=workspace]')?.content;
-  return shown === undefined ? {} : { 'x-wobrel-workspace': shown };
+  return { 'x-wobrel-window': WINDOW, ...(shown === undefined ? {} : { 'x-wobrel-workspace': shown }) };
 }
 
 /** Where people sign in; they come back from there. */
@@ -33,7 +34,7 @@ export async function api<T>(
   const isJson = body !== undefined && !(body instanceof FormData);
   const response = await fetch(path, {
     method,
-    headers: { ...shownWorkspace(), ...(isJson ? { 'content-type': 'application/json' } : {}) },
+    headers: { ...pageHeaders(), ...(isJson ? { 'content-type': 'application/json' } : {}) },
     body: isJson ? JSON.stringify(body) : (body as FormData | undefined),
   }).catch(() => {
     throw new ApiError('offline', 'The server can’t be reached.');

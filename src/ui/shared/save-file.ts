@@ -1,6 +1,9 @@
 /** Hands a file to the browser's downloads. */
-export function saveFile(name: string, content: string, type: string): void {
-  const href = URL.createObjectURL(new Blob([content], { type }));
+export function saveBlob(name: string, blob: Blob): void {
+  const href = URL.createObjectURL(blob);
   Object.assign(document.createElement('a'), { href, download: name }).click();
   URL.revokeObjectURL(href);
 }
+
+export const saveFile = (name: string, content: string, type: string): void =>
+  saveBlob(name, new Blob([content], { type }));

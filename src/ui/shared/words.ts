@@ -15,5 +15,8 @@ export function fileSize(bytes: number): string {
 /** A day as people write it: 26 November. */
 export const day = (time: number) => new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'long' });
 
+/** Who made something, after when; nothing where nobody signed in. */
+export const byWhom = (name: string | null) => (name === null ? '' : `, ${name}`);
+
 export const when = (time: number) =>
   new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });

@@ -96,7 +96,7 @@ test('after another window has saved, its template and one’s own changes are s
   await settle();
   await answer(new ApiError('conflict', 'It was changed in another window.'));
   expect(states[states.length - 1]).toBe('conflict');
-  const both = saves.join({ ...named('first'), backdrop: '#ffffff' }, 9);
+  const { both } = saves.join({ ...named('first'), backdrop: '#ffffff' }, 9);
   expect([both.name, both.backdrop]).toEqual([mine.name, '#ffffff']);
   void saves.flush();
   await settle();

@@ -1,5 +1,5 @@
 /** A batch's template on its way to the server: one save at a time, each knowing what it was made on. */
-import { mergeTemplates, type Template } from '@/core/template';
+import { mergeTemplates, saysTheSame, type Template } from '@/core/template';
 import type { ApiError } from '../shared/api';
 import { isOffline, lineBack } from '../shared/line';
 
@@ -57,12 +57,21 @@ export function createDraftSaves({ current, revision: first, window, send, onSta
   return {
     /** Saves what there is now, after what is under way. */
     flush,
-    /** The other's template and one's own changes since the last save that both know; what is saved next follows the other's. */
-    join: (theirs: Template, theirRevision: number): Template => {
-      const both = mergeTemplates(saved, current(), theirs);
+    /**
+     * What is saved next follows another's template.
+     *
+     * @returns what both knew, and the other's with one's own changes since then
+     */
+    join: (theirs: Template, theirRevision: number): { readonly base: Template; readonly both: Template } => {
+      const base = saved;
+      const merged = mergeTemplates(base, current(), theirs);
+      // The very same where nothing of one's own is left: else two windows would answer each other for ever.
+      const both = saysTheSame(merged, theirs) ? theirs : merged;
       [saved, revision] = [theirs, theirRevision];
-      return both;
+      return { base, both };
     },
+    /** True where the server has not got all there is. */
+    isWaiting: (): boolean => current() !== saved,
     /** Ends when what was asked for by now is over. */
     underway: (): Promise<void> => running,
     /** What a page that is going has to send at once; null where the server has it all. */

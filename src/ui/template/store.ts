@@ -1,6 +1,6 @@
 'use client';
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
-import type { Template } from '@/core/template';
+import { mergeTemplates, type Template } from '@/core/template';
 import { createHistory, type History } from '../history/history';
 
 type TemplateState = { readonly template: Template };
@@ -12,6 +12,8 @@ export type TemplateStore = {
   readonly use: UseBoundStore<StoreApi<TemplateState>>;
   readonly history: History;
   readonly change: Change;
+  /** Takes in what somebody else has made of what both knew: steps of the history are then about one's own changes alone. */
+  readonly follow: (base: Template, theirs: Template, both: Template) => void;
   /** Everything between `drag(true)` and `drag(false)` is one step to undo. */
   readonly drag: (active: boolean) => void;
 };
@@ -35,6 +37,10 @@ export function createTemplateStore(initial: Template, history: History = create
       if (drag === 'noted') return history.amend(forth);
       history.record({ words: WORDS, part: 'template', back, forth });
       if (drag === 'begun') drag = 'noted';
+    },
+    follow: (base, theirs, both) => {
+      history.rebase('template', (kept: Template) => mergeTemplates(base, kept, theirs));
+      use.setState({ template: both });
     },
     drag: (active) => {
       drag = active ? 'begun' : 'none';

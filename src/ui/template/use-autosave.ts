@@ -1,11 +1,15 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
 import type { BatchDetail } from '@/server/services';
-import { api, shownWorkspace } from '../shared/api';
+import { api, pageHeaders } from '../shared/api';
+import { newId } from '../shared/ids';
 import { createDraftSaves, type DraftSave, type SaveState } from './draft-saves';
 import type { TemplateStore } from './store';
 
 const PAUSE_MS = 400;
+
+/** A batch's template as somebody else has saved it. */
+type Theirs = Pick<BatchDetail, 'template' | 'revision'>;
 
 let underway: Promise<void> = Promise.resolve();
 
@@ -19,7 +23,7 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
     createDraftSaves({
       current: () => store.use.getState().template,
       revision: firstRevision,
-      window: crypto.randomUUID(),
+      window: newId(),
       send: (save) => api<{ revision: number }>(`/api/batches/${batchId}/draft`, 'PUT', save),
       onState: setState,
     }),
@@ -30,17 +34,38 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
     return saves.revision();
   }, [saves]);
 
-  /** After somebody else has saved: theirs, with one's own changes where they don't collide. */
+  /** Takes in what somebody else has saved, with one's own changes where they don't collide. What can be undone is then about one's own alone. */
+  const takeIn = useCallback(
+    ({ template, revision }: Theirs): Promise<number> => {
+      const { base, both } = saves.join(template, revision);
+      store.follow(base, template, both);
+      return flush();
+    },
+    [store, saves, flush],
+  );
+
+  /** After a conflict: theirs, as it is now. */
   const join = useCallback(async (): Promise<void> => {
     try {
-      const { template, revision } = await api<Pick<BatchDetail, 'template' | 'revision'>>(`/api/batches/${batchId}`);
-      const both = saves.join(template, revision);
-      store.change(() => both);
-      await flush();
+      await takeIn(await api<Theirs>(`/api/batches/${batchId}`));
     } catch (error) {
       setState({ kind: 'conflict', message: (error as Error).message });
     }
-  }, [batchId, store, saves, flush]);
+  }, [batchId, takeIn]);
+
+  /**
+   * Follows what somebody else has saved where nothing of one's own waits; else the next save says that there is a conflict.
+   *
+   * @returns whether there was something to follow
+   */
+  const follow = useCallback(
+    (theirs: Theirs): boolean => {
+      if (saves.isWaiting() || theirs.revision <= saves.revision()) return false;
+      void takeIn(theirs);
+      return true;
+    },
+    [saves, takeIn],
+  );
 
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -62,7 +87,7 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
     };
   }, [batchId, store, flush, saves]);
 
-  return { state, flush, join };
+  return { state, flush, join, follow };
 }
 
 /** The page is going: the request outlives it. */
@@ -70,7 +95,7 @@ function leaveBehind(batchId: number, save: DraftSave): void {
   void fetch(`/api/batches/${batchId}/draft`, {
     method: 'PUT',
     keepalive: true,
-    headers: { ...shownWorkspace(), 'content-type': 'application/json' },
+    headers: { ...pageHeaders(), 'content-type': 'application/json' },
     body: JSON.stringify(save),
   });
 }

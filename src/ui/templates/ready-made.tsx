@@ -1,10 +1,10 @@
 'use client';
 import { useMemo } from 'react';
-import { parseTemplate, STARTING_TEMPLATES, type Template } from '@/core/template';
+import { parseTemplate, STARTING_FINISHES, STARTING_TEMPLATES, withFinish, type Template } from '@/core/template';
 import type { StripPhoto } from '@/server/services';
+import { MayButton } from '../people/may-button';
 import { TemplateStrip } from './template-strip';
 import { makesWords } from './template-words';
-import { MayButton } from '../people/may-button';
 
 type ReadyMadeProps = {
   readonly search: string;
@@ -13,18 +13,28 @@ type ReadyMadeProps = {
   readonly onTake: (template: Template) => void;
 };
 
-/** Templates that come with the application: taken as one's own, never changed themselves. */
-export function ReadyMade({ search, sample, onTake }: ReadyMadeProps) {
-  const all = useMemo(
-    () => STARTING_TEMPLATES.map(({ document, ...rest }) => ({ ...rest, template: parseTemplate({ wobrel: 1, ...document }) })), // prettier-ignore
-    [],
-  );
+type Ready = { readonly id: string; readonly about: string; readonly template: Template };
+
+const templates = (): Ready[] =>
+  STARTING_TEMPLATES.map(({ id, about, document }) => ({ id, about, template: parseTemplate({ wobrel: 1, ...document }) })); // prettier-ignore
+
+/** Finishes on the plainest shape, which can be any other afterwards. */
+const finishes = (): Ready[] =>
+  STARTING_FINISHES.map((finish) => ({
+    id: finish.id,
+    about: 'a finish, on a circle to begin with',
+    template: withFinish(parseTemplate({ wobrel: 1, name: finish.name }), finish),
+  }));
+
+type GroupProps = ReadyMadeProps & { readonly id: string; readonly title: string; readonly all: readonly Ready[] };
+
+function Group({ id: group, title, all, search, sample, onTake }: GroupProps) {
   const wanted = search.trim().toLowerCase();
   const found = all.filter(({ about, template }) => `${template.name} ${about}`.toLowerCase().includes(wanted));
   if (found.length === 0) return null;
   return (
-    <section aria-labelledby="ready-made">
-      <h2 id="ready-made">Ready-made</h2>
+    <section aria-labelledby={group} className="mb-4">
+      <h2 id={group}>{title}</h2>
       <div className="template-cards">
         {found.map(({ id, about, template }) => (
           <article key={id} className="panel template-card" aria-label={template.name}>
@@ -45,5 +55,16 @@ export function ReadyMade({ search, sample, onTake }: ReadyMadeProps) {
         ))}
       </div>
     </section>
+  );
+}
+
+/** Templates and finishes that come with the application: taken as one's own, never changed themselves. */
+export function ReadyMade(props: ReadyMadeProps) {
+  const [ready, finished] = useMemo(() => [templates(), finishes()], []);
+  return (
+    <>
+      <Group {...props} id="ready-made" title="Ready-made" all={ready} />
+      <Group {...props} id="finishes" title="Finishes to begin with" all={finished} />
+    </>
   );
 }

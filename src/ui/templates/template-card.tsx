@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { StripPhoto, TemplateCard as Card } from '@/server/services';
 import { api } from '../shared/api';
-import { day, when } from '../shared/words';
+import { byWhom, day, when } from '../shared/words';
 import { takeOut } from './template-file';
 import { TemplateStrip } from './template-strip';
 import { makesWords, outputsWords, usesWords } from './template-words';
@@ -29,7 +29,7 @@ type TemplateCardProps = {
 
 /** A saved template: what it makes, who uses it, and what can be done with it. */
 export function TemplateCard({ card, sample, onCopy, onChanged }: TemplateCardProps) {
-  const { id, name, tags, version, savedAt, note, template, usedIn, useCount, strip, archivedAt } = card;
+  const { id, name, tags, version, savedAt, madeBy, note, template, usedIn, useCount, strip, archivedAt } = card;
   const router = useRouter();
   const [error, setError] = useState<string | null>(null);
   const doing = (work: () => Promise<unknown>) => void work().catch((e: Error) => setError(e.message));
@@ -44,6 +44,7 @@ export function TemplateCard({ card, sample, onCopy, onChanged }: TemplateCardPr
           </Link>
           <span className="muted small-text text-nowrap">
             version {version}, {when(savedAt)}
+            {byWhom(madeBy)}
           </span>
         </div>
         <div className="muted small-text name-line" title={makesWords(template)}>

@@ -11,16 +11,20 @@ async function base64Of(blob: Blob): Promise<string> {
   return btoa(binary);
 }
 
-/** Saves the template as one file with all that it shows. */
-export async function takeOut(template: Template): Promise<void> {
+/** The template's file, with all that it shows. */
+export async function templateFile(template: Template): Promise<string> {
   const pictures: Record<string, string> = {};
   for (const { sha256 } of picturesOf(template)) {
     const answer = await fetch(pictureAddress(sha256));
     if (!answer.ok) throw new Error('A picture of this template is missing.');
     pictures[sha256] ??= await base64Of(await answer.blob());
   }
-  saveFile(`${template.name}${FILE_ENDING}`, templateText(template, pictures), 'application/json');
+  return templateText(template, pictures);
 }
+
+/** Saves the template as one file with all that it shows. */
+export const takeOut = async (template: Template): Promise<void> =>
+  saveFile(`${template.name}${FILE_ENDING}`, await templateFile(template), 'application/json');
 
 /** A document as a file held it, its pictures in the library. */
 export type BroughtIn = {

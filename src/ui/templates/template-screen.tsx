@@ -8,10 +8,12 @@ import { changesOf } from '@/core/changes';
 import { FIELD_GROUPS } from '@/core/template';
 import type { TemplateHistory, TemplateVersion } from '@/server/services';
 import { anew } from '../shared/anew';
+import { OthersNote } from '../people/others-note';
 import { api } from '../shared/api';
+import { useWatch } from '../shared/use-watch';
 import { ask } from '../shared/ask';
 import { NameDialog } from '../shared/name-dialog';
-import { when } from '../shared/words';
+import { byWhom, when } from '../shared/words';
 import { Comparing } from './comparing';
 import { OpenDialog } from './open-dialog';
 import { newBatchWith } from './template-card';
@@ -34,7 +36,11 @@ function Versions({ history: { versions }, onBringBack }: VersionsProps) {
     <ol className="list-plain versions" aria-label="Versions">
       {versions.map((version, i) => (
         <li key={version.version}>
-          <strong>Version {version.version}</strong> <span className="muted small-text">{when(version.savedAt)}</span>
+          <strong>Version {version.version}</strong>{' '}
+          <span className="muted small-text">
+            {when(version.savedAt)}
+            {byWhom(version.madeBy)}
+          </span>
           {version.note && <span className="small-text"> “{version.note}”</span>}
           <div className="small-text">{changeWords(version, versions[i + 1])}</div>
           {i > 0 && (
@@ -55,6 +61,9 @@ export function TemplateScreen({ id }: { readonly id: number }) {
   const router = useRouter();
   const [dialog, setDialog] = useState<'name' | 'tags' | 'open' | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
+  const others = useWatch(`/api/templates/${id}/events`, async ({ isMore }, isGap) => {
+    if (isMore || isGap) await anew(client, ['templates']);
+  });
   if (error)
     return (
       <main className="page">
@@ -85,6 +94,7 @@ export function TemplateScreen({ id }: { readonly id: number }) {
       <div className="d-flex flex-wrap align-items-center gap-2 mb-2">
         <h1 className="mb-0 name-line">{name}</h1>
         {archivedAt !== null && <span className="muted">put away</span>}
+        <OthersNote others={others} />
         <span className="ms-auto d-flex gap-2 flex-wrap">
           <MayButton least="artist" onClick={() => doing(async () => router.push(await newBatchWith(id)))}>
             New batch

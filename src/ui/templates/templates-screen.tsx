@@ -12,7 +12,8 @@ import { amount, plural } from '../shared/words';
 import { BringInDialog } from './bring-in-dialog';
 import { ReadyMade } from './ready-made';
 import { TemplateCard } from './template-card';
-import { bringIn, type BroughtIn } from './template-file';
+import { bringAllIn, takeOutWanted } from './several';
+import type { BroughtIn } from './template-file';
 import { useCards, type Wanted } from './use-cards';
 import { MayButton } from '../people/may-button';
 
@@ -32,7 +33,9 @@ export function TemplatesScreen() {
   const settled = useDeferredValue(search);
   const { data, error, hasNextPage, isFetching, fetchNextPage } = useCards({ search: settled, tag, sort, archived });
   const [copying, setCopying] = useState<Template | null>(null);
-  const [brought, setBrought] = useState<BroughtIn | null>(null);
+  // What is to be looked at before it is kept, one after the other.
+  const [brought, setBrought] = useState<readonly BroughtIn[]>([]);
+  const [current] = brought;
   const [failure, setFailure] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const refresh = () => anew(client, ['templates']);
@@ -42,7 +45,7 @@ export function TemplatesScreen() {
   const isNarrowed = settled !== '' || tag !== '' || archived;
   const take = (picked: File) => {
     setFailure(null);
-    bringIn(picked).then(setBrought, (e: Error) => setFailure(e.message));
+    bringAllIn(picked).then(setBrought, (e: Error) => setFailure(e.message));
   };
   return (
     <main className="page">
@@ -71,7 +74,12 @@ export function TemplatesScreen() {
         <MayButton least="maker" variant="plain" onClick={() => file.current?.click()}>
           Bring in a file…
         </MayButton>
-        <FileInput ref={file} label="Template to bring in" accept=".json,application/json" onFile={take} />
+        <FileInput
+          ref={file}
+          label="Template to bring in"
+          accept=".json,.zip,application/json,application/zip"
+          onFile={take}
+        />
       </div>
       {(error ?? failure) && (
         <p className="text-danger" role="alert">
@@ -89,7 +97,18 @@ export function TemplatesScreen() {
       )}
       {cards.length > 0 && (
         <>
-          <p className="muted small-text">{plural(total, 'template')}</p>
+          <p className="muted small-text">
+            {plural(total, 'template')}
+            <Button
+              variant="quiet"
+              size="sm"
+              onClick={() =>
+                void takeOutWanted({ search: settled, tag, sort, archived }).catch((e: Error) => setFailure(e.message))
+              }
+            >
+              Save {total === 1 ? 'it' : 'all of them'} as a zip
+            </Button>
+          </p>
           <div className="template-cards mb-4">
             {cards.map((card) => (
               <TemplateCard
@@ -122,13 +141,14 @@ export function TemplatesScreen() {
           onHide={() => setCopying(null)}
         />
       )}
-      {brought && (
+      {current && (
         <BringInDialog
-          brought={brought}
+          key={brought.length}
+          brought={current}
           sample={sample}
-          onHide={() => setBrought(null)}
+          onHide={() => setBrought(brought.slice(1))}
           onDone={() => {
-            setBrought(null);
+            setBrought(brought.slice(1));
             void refresh();
           }}
         />

@@ -20,15 +20,18 @@ type CardsPage = {
 
 const PAGE = 60;
 
+/** One page of saved templates, as they are wanted. */
+export function cardsPage({ search, tag, sort, archived }: Wanted, offset: number): Promise<CardsPage> {
+  const query = new URLSearchParams({ search, tag, sort, archived: String(archived), offset: String(offset), limit: String(PAGE) }); // prettier-ignore
+  return api<CardsPage>(`/api/templates?${query}`);
+}
+
 /** Saved templates page by page, as they are wanted. */
 export const useCards = ({ search, tag, sort, archived }: Wanted) =>
   useInfiniteQuery({
     queryKey: ['templates', 'cards', search, tag, sort, archived],
     initialPageParam: 0,
-    queryFn: ({ pageParam }) => {
-      const query = new URLSearchParams({ search, tag, sort, archived: String(archived), offset: String(pageParam), limit: String(PAGE) }); // prettier-ignore
-      return api<CardsPage>(`/api/templates?${query}`);
-    },
+    queryFn: ({ pageParam }) => cardsPage({ search, tag, sort, archived }, pageParam),
     getNextPageParam: (last: CardsPage, pages) => (pages.length * PAGE < last.total ? pages.length * PAGE : undefined),
     placeholderData: keepPreviousData,
   });

@@ -1,5 +1,7 @@
 'use client';
 import { usePathname, useSearchParams } from 'next/navigation';
+import type { Seen } from '@/server/services';
+import { OthersNote } from '../people/others-note';
 import type { SaveState } from '../template/draft-saves';
 
 export const STEPS = ['photos', 'template', 'centre', 'check', 'export'] as const;
@@ -30,6 +32,8 @@ function saveWords(state: SaveState): string {
 type StepsBarProps = {
   readonly name: string;
   readonly save: SaveState;
+  /** Who else is here. */
+  readonly others: Seen['others'];
   /** Takes another window's changes in, after they were saved meanwhile. */
   readonly onJoin: () => void;
   readonly step: Step;
@@ -39,7 +43,7 @@ type StepsBarProps = {
 };
 
 /** On top: the batch, whether it is saved, and the five steps of the work. */
-export function StepsBar({ name, save, onJoin, step, onStep, subtitles }: StepsBarProps) {
+export function StepsBar({ name, save, others, onJoin, step, onStep, subtitles }: StepsBarProps) {
   return (
     <div className="steps">
       <div className="batch-name">
@@ -52,6 +56,7 @@ export function StepsBar({ name, save, onJoin, step, onStep, subtitles }: StepsB
         >
           {saveWords(save)}
         </span>
+        <OthersNote others={others} />
         {save.kind === 'conflict' && (
           <button
             type="button"

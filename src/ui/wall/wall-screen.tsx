@@ -54,6 +54,7 @@ import { useLooking } from './use-looking';
 import { usePhotoActions } from './use-photo-actions';
 import { useBenchKeys } from './use-bench-keys';
 import { useBatch } from './use-batch';
+import { useTogether } from './use-together';
 import { useBenchPhotos } from './use-bench-photos';
 import { Wall } from './wall';
 import { WallBar } from './wall-bar';
@@ -72,7 +73,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const open = locks?.open ?? null;
   const store = useMemo(() => lockedStore(own, open), [own, open]);
   const template = store.use((state) => state.template);
-  const { state, flush, join } = useAutosave(batch.id, store, batch.revision);
+  const { state, flush, join, follow } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
   const { photos, counted, tiles, compared, total, error } = useBenchPhotos(batch, template);
   const [show, setShow] = useState<Show>('all');
@@ -89,6 +90,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const screen = useRef<HTMLElement>(null);
   useBenchKeys(screen, history, setStep, () => setBare((was) => !was), batch.id);
   const edits = usePhotoEdits(batch.id, history);
+  const others = useTogether({ batchId: batch.id, save: state, follow, takeOthers: edits.takeOthers });
   const tableEdits = useTableEdits(batch.id, edits, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
@@ -147,6 +149,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
           <StepsBar
             name={batch.name}
             save={state}
+            others={others}
             onJoin={() => void join()}
             step={step}
             onStep={setStep}

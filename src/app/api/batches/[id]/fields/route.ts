@@ -6,7 +6,10 @@ import { batches } from '@/server/services';
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** The fields of the batch's photo data, in the order of their columns. */
   PUT: async ({ here, request, id }) => {
-    const { fields } = await bodyOf(request, z.strictObject({ fields: fieldListSchema }));
-    await batches.setFields(here, numberOf(id), fields);
+    const { fields, was } = await bodyOf(
+      request,
+      z.strictObject({ fields: fieldListSchema, was: fieldListSchema.nullable().default(null) }),
+    );
+    await batches.setFields(here, numberOf(id), fields, was);
   },
 });

@@ -7,6 +7,15 @@ import { photos } from '@/server/services';
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   GET: async ({ here, request, id }) => {
     const query = new URL(request.url).searchParams;
+    const ids = query.get('ids');
+    if (ids !== null)
+      return {
+        photos: await photos.somePhotos(
+          here,
+          numberOf(id),
+          ids.split(',').map((one) => numberOf(one)),
+        ),
+      };
     const limit = Math.min(numberOf(query.get('limit'), photos.PAGE_LIMIT), photos.PAGE_LIMIT);
     return photos.listPhotos(here, numberOf(id), numberOf(query.get('offset'), 0), limit);
   },
@@ -23,7 +32,7 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
   },
   PATCH: async ({ here, request, id }) => {
     const { changes } = await bodyOf(request, z.strictObject({ changes: photos.photoChangesSchema }));
-    await photos.changePhotos(here, numberOf(id), changes);
+    return photos.changePhotos(here, numberOf(id), changes);
   },
   DELETE: async ({ here, request, id }) => {
     const { ids } = await bodyOf(request, z.strictObject({ ids: z.array(z.int()).min(1).max(20_000) }));

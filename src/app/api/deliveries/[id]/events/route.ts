@@ -1,6 +1,7 @@
 import { eventStream, numberOf, routes } from '@/server/http';
-import { listen } from '@/server/jobs';
+import { whoAsks } from '@/server/people';
 import { deliveries } from '@/server/services';
+import { listen } from '@/server/workspace';
 
 const OVER = ['done', 'cancelled', 'failed'];
 
@@ -10,9 +11,10 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
     const deliveryId = numberOf(id);
     await deliveries.deliveryProgress(here, deliveryId);
     return eventStream({
-      read: () => deliveries.deliveryProgress(here, deliveryId),
+      // Who is signed out meanwhile is told nothing more.
+      read: async () => (await whoAsks(request.headers), deliveries.deliveryProgress(here, deliveryId)),
       isOver: ({ state }) => OVER.includes(state),
-      listen: (onChange) => listen(here, deliveryId, onChange),
+      listen: (onChange) => listen(here, `delivery ${deliveryId}`, onChange),
       signal: request.signal,
     });
   },
