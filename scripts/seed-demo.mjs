@@ -58,7 +58,7 @@ async function call(address, path, method = 'GET', body = undefined) {
 /** Waits until the server answers, at most a minute. */
 export async function waitForServer(address) {
   for (let tries = 0; tries < 300; tries++) {
-    const ready = await fetch(`${address}/api/batches`).then(
+    const ready = await fetch(`${address}/api/session`).then(
       (response) => response.ok,
       () => false,
     );
@@ -86,7 +86,10 @@ async function bringData(address, id, path) {
   await call(address, `/api/batches/${id}/photos`, 'PATCH', { changes });
 }
 
+/** Where people sign in there is nobody to bring anything in as: all stays as it is. */
 export async function seedDemo(address) {
+  const { isOn } = await call(address, '/api/session');
+  if (isOn) return console.log('People sign in here: no demo photos are brought in.');
   const { batches } = await call(address, '/api/batches');
   for (const { name, folder, template, data } of BATCHES) {
     if (batches.some((batch) => batch.name === name)) continue;

@@ -88,7 +88,9 @@ function route(work: Work<AskedByAnyone>) {
       const parts = (await context.params) as Record<Part, string>;
       const answer = await work({ ...parts, request });
       if (answer instanceof Response) return answer;
-      return answer === undefined ? new Response(null, { status: 204 }) : Response.json(answer);
+      // What is told to one person is kept by no browser for the next.
+      const headers = { 'cache-control': 'no-store' };
+      return answer === undefined ? new Response(null, { status: 204, headers }) : Response.json(answer, { headers });
     } catch (error) {
       return answerFor(error);
     }

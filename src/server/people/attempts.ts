@@ -5,14 +5,18 @@ import { oncePerProcess } from '../once';
 
 const MINUTE = 60;
 
-/** Wrong tries at one account, and at any from one place, before both wait; in a quarter of an hour. */
-const LIMITS = { account: 10, place: 100 } as const;
+/**
+ * Wrong tries in a quarter of an hour before one has to wait: at one account from one place, so that nobody elsewhere
+ * locks its person out; at one account from anywhere; and from one place at any.
+ */
+const LIMITS = { here: 10, account: 50, place: 100 } as const;
+type Limit = keyof typeof LIMITS;
 
 const limiters = () =>
-  oncePerProcess('attempts', () => ({
-    account: new RateLimiterMemory({ points: LIMITS.account, duration: 15 * MINUTE }),
-    place: new RateLimiterMemory({ points: LIMITS.place, duration: 15 * MINUTE }),
-  }));
+  oncePerProcess('attempts', () => {
+    const limiter = (limit: Limit) => new RateLimiterMemory({ points: LIMITS[limit], duration: 15 * MINUTE });
+    return { here: limiter('here'), account: limiter('account'), place: limiter('place') };
+  });
 
 function tooMany(left: RateLimiterRes): never {
   const minutes = Math.max(1, Math.ceil(left.msBeforeNext / 1000 / MINUTE));
@@ -30,10 +34,12 @@ function tooMany(left: RateLimiterRes): never {
  * @throws WobrelError `too-often`
  */
 export async function attempt<T>(account: string, place: string | null, work: () => Promise<T>): Promise<T> {
-  const { account: accounts, place: places } = limiters();
+  const { here, account: accounts, place: places } = limiters();
+  const both = `${place} ${account}`;
+  await here.consume(both).catch(tooMany);
   await accounts.consume(account).catch(tooMany);
   if (place !== null) await places.consume(place).catch(tooMany);
   const done = await work();
-  await accounts.delete(account);
+  await Promise.all([here.delete(both), accounts.delete(account)]);
   return done;
 }

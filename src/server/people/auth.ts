@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { dataFolder } from '../config';
 import { oncePerProcess } from '../once';
 import { peopleDb } from './database';
+import { PLACE_HEADER } from './place';
 import { MAX_PASSWORD, MIN_PASSWORD } from './passwords';
 import * as schema from './schema';
 
@@ -61,6 +62,7 @@ function open() {
     },
     advanced: {
       cookiePrefix: 'wobrel',
+      ipAddress: { ipAddressHeaders: [PLACE_HEADER] },
       useSecureCookies: isSecure(),
       defaultCookieAttributes: { httpOnly: true, sameSite: 'lax', path: '/' },
     },

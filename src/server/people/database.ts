@@ -2,7 +2,7 @@
 import { createClient } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { chmodSync, mkdirSync } from 'node:fs';
+import { chmodSync, closeSync, mkdirSync, openSync } from 'node:fs';
 import { join } from 'node:path';
 import { dataFolder } from '../config';
 import { oncePerProcess } from '../once';
@@ -18,7 +18,11 @@ type PeopleDatabase = LibSQLDatabase<typeof schema>;
 export const peopleDb = (): PeopleDatabase =>
   oncePerProcess('people', () => {
     mkdirSync(dataFolder(), { recursive: true });
-    return drizzle(createClient({ url: `file:${join(dataFolder(), 'people.db')}`, timeout: 5000 }), { schema });
+    const path = join(dataFolder(), 'people.db');
+    // Hashes of passwords are nobody's business but the application's; SQLite gives the files beside it the same mode.
+    closeSync(openSync(path, 'a', 0o600));
+    chmodSync(path, 0o600);
+    return drizzle(createClient({ url: `file:${path}`, timeout: 5000 }), { schema });
   });
 
 /** Brings the tables up to date; the first workspace is always there. */
@@ -28,8 +32,6 @@ export async function migratePeople(
   const db = peopleDb();
   await db.run('PRAGMA journal_mode = WAL');
   await migrate(db, { migrationsFolder: folder });
-  // Hashes of passwords are nobody's business but the application's.
-  chmodSync(join(dataFolder(), 'people.db'), 0o600);
   await db
     .insert(schema.workspaces)
     .values({ id: FIRST_WORKSPACE, name: 'Studio', createdAt: new Date() })

@@ -26,5 +26,5 @@ export {
   type WhoIsHere,
 } from './sign-in';
 export { endToken, listTokens, makeToken, tokenSchema, type Token } from './tokens';
-export { whoAsks } from './who-asks';
+export { signInIsOn, whoAsks } from './who-asks';
 export { addWorkspace, renameWorkspace, workspaceKeys, workspaceSchema } from './workspaces';

@@ -2,7 +2,7 @@
 import { migrateDatabase } from '../db';
 import { startRunner } from '../jobs';
 import { oncePerProcess } from '../once';
-import { addWorkspace, migratePeople, workspaceKeys } from '../people';
+import { addWorkspace, migratePeople, signInIsOn, workspaceKeys } from '../people';
 import { hereIn, ITSELF, note, type Here } from '../workspace';
 import { lookAtAll } from './photos';
 import { collectSoon } from './storage';
@@ -21,9 +21,17 @@ async function startWorkspace(here: Here): Promise<void> {
   void lookAtAll(here).catch((error: unknown) => console.error('Photos could not be looked at:', error));
 }
 
+/** Where only this machine listens nobody else can come in. */
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
+
 /** Starts all workspaces. */
 export async function start(): Promise<void> {
   await migratePeople();
+  const host = process.env.HOST ?? '127.0.0.1';
+  if (!LOOPBACK.has(host) && !(await signInIsOn()))
+    console.error(
+      `Whoever reaches ${host} may do everything here: npm run people -- add NAME EMAIL has people sign in.`,
+    );
   for (const key of await workspaceKeys()) await startWorkspace(hereIn(key, ITSELF));
 }
 

@@ -1,0 +1,111 @@
+/** `npm run screenshots`: starts the built application with the demo photos and takes the pictures of docs/screenshots that need nothing else set up. */
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { root } from './run.mjs';
+import { seedDemo, waitForServer } from './seed-demo.mjs';
+
+const PORT = 4399;
+const address = `http://127.0.0.1:${PORT}`;
+const data = mkdtempSync(join(tmpdir(), 'wobrel-screenshots-'));
+const PASSWORD = 'clay, glaze and kiln';
+
+/** Waits until there are cutouts, and every one of them in sight is painted. */
+const painted = (page, within) =>
+  page.waitForFunction((all) => {
+    const inSight = [...document.querySelectorAll(all)].filter((one) => one.getBoundingClientRect().top < innerHeight);
+    // Those of lists say so; others are a pixel wide until then.
+    return inSight.length > 0 && inSight.every((one) => 'painted' in one.dataset || (one.ariaHidden && one.width > 1));
+  }, `${within} canvas`);
+
+const CUTOUTS = '[role=option]';
+const STRIPS = '.strip';
+/** Findings are counted behind the pages. */
+const counted = (page) => page.getByText('12 to look at').first().waitFor();
+const onWall = (page) => counted(page).then(() => painted(page, CUTOUTS));
+const onCards = (page) => painted(page, STRIPS);
+
+const button = (page, name) => page.getByRole('button', { name, exact: true });
+
+/** Where each picture is taken, and what is done first. */
+const PICTURES = {
+  batches: ['/', (page) => counted(page).then(() => onCards(page))],
+  wall: ['/batches/3?step=template', onWall],
+  check: ['/batches/3?step=check', onWall],
+  templates: ['/templates', onCards],
+  report: ['/batches/3/report', (page) => page.getByText(/^60 photos/).waitFor()],
+  help: ['/help'],
+  photos: ['/batches/3?step=photos', async (page) => {
+      await page.getByText('table', { exact: true }).click();
+      await painted(page, '[role=row]');
+    },
+  ],
+  centre: ['/batches/3?step=centre', async (page) => {
+      await page.getByText('average', { exact: true }).click();
+      await page.getByText(/cutouts averaged/).waitFor();
+      await counted(page);
+    },
+  ],
+  easel: [
+    '/batches/3?step=template',
+    async (page) => {
+      await page.getByRole('listbox', { name: 'Cutouts' }).getByRole('option').first().click();
+      await page.keyboard.press('Enter');
+      await page.getByText('True size').waitFor();
+    },
+  ],
+  first: [
+    '/',
+    async (page) => {
+      await button(page, 'New batch…').click();
+      await page.getByLabel('Name').fill('Spring fair');
+      await page.getByRole('dialog').locator('[type=submit]').click();
+      await page.getByText('Drop a folder of photos here').waitFor();
+    },
+  ],
+  // The last: from here on people sign in.
+  people: [
+    '/people',
+    async (page) => {
+      await button(page, 'Have people sign in…').click();
+      await page.getByLabel('Name').fill('Mia Holt');
+      await page.getByLabel('E-mail address').fill('mia@brackwick.example');
+      await page.getByLabel('Password', { exact: true }).fill(PASSWORD);
+      await button(page, 'Turn signing in on').click();
+      await page.getByText('1 person').waitFor();
+      for (const [name, role] of [['Ben Okafor', 'artist'], ['Ada Lind', 'maker'], ['Noor Said', 'viewer']]) {
+        const email = `${name.split(' ')[0].toLowerCase()}@brackwick.example`;
+        await page.request.post('/api/people', { data: { name, email, role } });
+      }
+      await page.request.post('/api/tokens', { data: { name: 'Nightly export', role: 'artist', days: 90 } });
+      await page.reload();
+      await page.getByText('4 people').waitFor();
+      await page.getByText('Tokens for scripts').click();
+    },
+  ],
+}; // prettier-ignore
+
+const server = spawn(process.execPath, ['dist/serve.mjs'], {
+  cwd: root,
+  env: { ...process.env, NODE_ENV: 'production', PORT: String(PORT), WOBREL_DATA: data },
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
+try {
+  await waitForServer(address);
+  await seedDemo(address);
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const page = await browser.newPage({ baseURL: address, viewport: { width: 1280, height: 800 } });
+  for (const [name, [path, prepare]] of Object.entries(PICTURES)) {
+    await page.goto(path);
+    await page.waitForLoadState('load');
+    await prepare?.(page);
+    await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`), animations: 'disabled' });
+    console.log(name);
+  }
+  await browser.close();
+} finally {
+  server.kill('SIGKILL');
+  rmSync(data, { recursive: true, force: true });
+}
