@@ -287,7 +287,9 @@ export async function setFields(
   const { name } = await batchRow(here, id);
   await here.write(async (tx) => {
     const [before] = await tx.select({ fields: batches.fields }).from(batches).where(eq(batches.id, id));
-    if (was !== null && JSON.stringify(before?.fields) !== JSON.stringify(was))
+    // As they are to be they may be already: the answer that said so may have been lost.
+    const isKnown = [was, fields].some((known) => JSON.stringify(known) === JSON.stringify(before?.fields));
+    if (was !== null && !isKnown)
       throw new WobrelError('conflict', 'Somebody else has just changed the fields: theirs stand.');
     // Captions may speak of them, and slots be filled by them: what was worked out is old.
     const stale = { findingCount: null, strip: null, changes: sql`${batches.changes} + 1` };

@@ -27,13 +27,23 @@ const read = (schema: z.ZodType, value: unknown): unknown => {
   return known === null ? null : known.success ? known.data : value;
 };
 
-/** True where a photo is still what a change of it was made on. */
-export function isMadeOn(row: Row, { review, handSubject, adjustment, data }: PhotoState): boolean {
-  const fields = Object.entries(data ?? {});
+type Change = PhotoState & { readonly was: PhotoState };
+
+/** True where a photo is still what a change of it was made on, or is what the change makes of it: its answer may have been lost. */
+export function isMadeOn(row: Row, change: Change): boolean {
+  const { was } = change;
+  const kept = {
+    review: row.review,
+    handSubject: read(handSubjectSchema, row.handSubject),
+    adjustment: read(adjustmentSchema, row.adjustment),
+  };
+  const isSo = (key: keyof typeof kept) =>
+    was[key] === undefined || isDeepStrictEqual(kept[key], was[key]) || isDeepStrictEqual(kept[key], change[key]);
+  const isSaid = (field: string, text: string | null) => [text, change.data?.[field]].includes(row.data[field] ?? null);
   return (
-    (review === undefined || review === row.review) &&
-    (handSubject === undefined || isDeepStrictEqual(read(handSubjectSchema, row.handSubject), handSubject)) &&
-    (adjustment === undefined || isDeepStrictEqual(read(adjustmentSchema, row.adjustment), adjustment)) &&
-    fields.every(([field, text]) => (row.data[field] ?? null) === text)
+    isSo('review') &&
+    isSo('handSubject') &&
+    isSo('adjustment') &&
+    Object.entries(was.data ?? {}).every(([field, text]) => isSaid(field, text))
   );
 }

@@ -285,7 +285,7 @@ async function staleIn(
   batchId: number,
   changes: readonly PhotoChange[],
 ): Promise<readonly { readonly id: number; readonly name: string }[]> {
-  const made = new Map(changes.flatMap(({ id, was }) => (was ? [[id, was] as const] : [])));
+  const made = new Map(changes.flatMap(({ id, was, ...change }) => (was ? [[id, { ...change, was }] as const] : [])));
   if (made.size === 0) return [];
   const { id, name, review, handSubject, adjustment, data } = photos;
   const rows = await tx.select({ id, name, review, handSubject, adjustment, data }).from(photos).where(and(eq(photos.batchId, batchId), sql`${photos.id} in ${oneOf([...made.keys()])}`)); // prettier-ignore

@@ -15,6 +15,12 @@ function foreignIn(known: PhotoRow, row: PhotoRow, pending: PhotoChange | undefi
   return { own: new Set(own), data: new Set(data) };
 }
 
+/** Rows as the server has them, with one's own changes over them. */
+export function withOwn(rows: readonly PhotoRow[], own: readonly PhotoChange[]): PhotoRow[] {
+  const by = new Map(own.map((change) => [change.id, change]));
+  return rows.map((row) => withPending(row, by.get(row.id)));
+}
+
 /** A row with one's own changes that the server has not got. */
 function withPending(row: PhotoRow, pending: PhotoChange | undefined): PhotoRow {
   if (!pending) return row;

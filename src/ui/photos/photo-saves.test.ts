@@ -68,7 +68,7 @@ test('flush waits for all that was added', async () => {
   expect(done).toBe(true);
 });
 
-test('without a line changes wait, join with later ones, and go when it is back', async () => {
+test('without a line changes wait, and go when it is back: what may have arrived just so, and then what came since', async () => {
   const { saves, asked, failed, answer } = server();
   saves.add([{ id: 1, review: 'good' }, { id: 2, review: 'good' }]); // prettier-ignore
   await answer(new ApiError('offline', 'The server can’t be reached.'));
@@ -82,9 +82,12 @@ test('without a line changes wait, join with later ones, and go when it is back'
   ]);
   lineIsBack();
   await until(() => asked.length === 2);
-  expect(asked[1]).toEqual([{ id: 1, review: 'out' }, { id: 2, review: 'good' }]); // prettier-ignore
+  expect(asked[1]).toEqual([{ id: 1, review: 'good' }, { id: 2, review: 'good' }]); // prettier-ignore
   await answer();
-  expect(failed).toEqual(['The server can’t be reached.', null]);
+  await until(() => asked.length === 3);
+  expect(asked[2]).toEqual([{ id: 1, review: 'out' }]);
+  await answer();
+  expect(failed).toEqual(['The server can’t be reached.', null, null]);
 });
 
 test('nothing to change keeps nothing back', async () => {

@@ -28,21 +28,25 @@ function firstOf(changes: readonly PhotoChange[]): [now: PhotoChange[], later: P
 export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => void) {
   let waiting: PhotoChange[] = [];
   let sending: readonly PhotoChange[] = [];
+  // What was sent and not answered: it may have arrived, so it is sent once more just so.
+  let again: PhotoChange[] | null = null;
   let running: Promise<void> | null = null;
+  const held = new Set<PhotoChange[]>();
+  const pending = (): PhotoChange[] => joinedChanges([...sending, ...(again ?? []), ...waiting]);
 
   async function run(): Promise<void> {
-    while (waiting.length > 0) {
+    while (again || waiting.length > 0) {
       // What came while the last request was under way goes in one.
-      const [now, later] = firstOf(joinedChanges(waiting));
-      [sending, waiting] = [now, later];
+      const [now, later]: [PhotoChange[], PhotoChange[]] = again ? [again, waiting] : firstOf(joinedChanges(waiting));
+      [again, sending, waiting] = [null, now, later];
       try {
         await send(now);
         onFailed(null);
       } catch (error) {
         onFailed(error as Error);
         if (!isOffline(error)) continue;
-        // Nothing of it has been kept yet: later changes of the same photos count over it.
-        waiting = [...now, ...waiting];
+        again = now;
+        sending = [];
         await lineBack();
       } finally {
         sending = [];
@@ -55,15 +59,43 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
     add: (changes: readonly PhotoChange[]): void => {
       if (changes.length === 0) return;
       waiting = [...waiting, ...changes];
+      for (const list of held) list.push(...changes);
       running ??= run();
     },
     /** Ends when all that was added by now has been sent. */
     flush: async (): Promise<void> => {
       await running;
     },
-    /** What the server has not said that it has: waiting, or under way. */
-    pending: (): readonly PhotoChange[] => joinedChanges([...sending, ...waiting]),
+    /**
+     * To be called before the server is asked how photos are: its answer may be older than what is saved meanwhile.
+     *
+     * @returns ends it, and gives what belongs over the answer
+     */
+    hold: (): (() => readonly PhotoChange[]) => {
+      const list = pending();
+      held.add(list);
+      return () => {
+        held.delete(list);
+        return joinedChanges(list);
+      };
+    },
     /** What has not been sent yet: for a page that is going. */
-    unsent: (): readonly PhotoChange[] => joinedChanges(waiting),
+    unsent: (): readonly PhotoChange[] => joinedChanges([...(again ?? []), ...waiting]),
   };
 }
+
+export type PhotoSaves = ReturnType<typeof createPhotoSaves>;
+
+/** The saves of batches that are open on this page. */
+const open = new Map<number, PhotoSaves>();
+
+/** Has whoever asks for a batch's photos know of its saves, until the returned function is called. */
+export function openSaves(batchId: number, saves: PhotoSaves): () => void {
+  open.set(batchId, saves);
+  return () => {
+    if (open.get(batchId) === saves) open.delete(batchId);
+  };
+}
+
+/** As `hold` of the batch's saves; nothing where it has none. */
+export const holdChanges = (batchId: number): (() => readonly PhotoChange[]) => open.get(batchId)?.hold() ?? (() => []);

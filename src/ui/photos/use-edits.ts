@@ -13,7 +13,7 @@ import { isOffline } from '../shared/line';
 import { plural } from '../shared/words';
 import { withOthers, withoutForeign } from './others';
 import type { PhotoPages } from './photo-pages';
-import { createPhotoSaves } from './photo-saves';
+import { createPhotoSaves, openSaves } from './photo-saves';
 
 export type PhotoEdits = {
   /** Changes photos at once on screen, and on the server; one step of the history. */
@@ -23,7 +23,7 @@ export type PhotoEdits = {
   /** A photo as it is now: the page may not have been drawn anew since the last change. */
   readonly now: (id: number) => PhotoRow | undefined;
   /** Takes in photos as others have changed them. */
-  readonly takeOthers: (rows: readonly PhotoRow[]) => void;
+  readonly takeOthers: (ids: readonly number[]) => Promise<void>;
   /** Ends when the server has all changes. */
   readonly flush: () => Promise<void>;
   /** Why the last change could not be kept. */
@@ -91,6 +91,7 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
       },
     ),
   );
+  useEffect(() => openSaves(batchId, saves), [batchId, saves]);
   useEffect(() => {
     const onLeave = () => {
       const changes = saves.unsent();
@@ -137,9 +138,14 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
   );
   /** Takes in photos as others have changed them; what can be undone is then about one's own changes alone. */
   const takeOthers = useCallback(
-    (rows: readonly PhotoRow[]) => {
-      const taken = withOthers(client.getQueryData<PhotoPages>(keyOf(batchId)), rows, saves.pending());
-      if (!taken) return void anew(client, keyOf(batchId));
+    async (ids: readonly number[]) => {
+      const held = saves.hold();
+      const { photos: rows } = await api<{ photos: PhotoRow[] }>(`/api/batches/${batchId}/photos?ids=${ids.join(',')}`);
+      const own = held();
+      // One that is asked for and does not come is gone.
+      if (rows.length < ids.length) return anew(client, keyOf(batchId));
+      const taken = withOthers(client.getQueryData<PhotoPages>(keyOf(batchId)), rows, own);
+      if (!taken) return anew(client, keyOf(batchId));
       client.setQueryData<PhotoPages>(keyOf(batchId), taken.pages);
       const without = (changes: readonly PhotoChange[]) => withoutForeign(changes, taken.foreign);
       history.rebase('photos', without);

@@ -2,6 +2,8 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { PAGE, type PhotoPage } from '../photos/photo-pages';
+import { withOwn } from '../photos/others';
+import { holdChanges } from '../photos/photo-saves';
 import { api } from '../shared/api';
 
 /** All photos of a batch by name; they arrive in pages, the first ones can be shown at once. */
@@ -9,7 +11,15 @@ export function usePhotos(batchId: number) {
   const query = useInfiniteQuery({
     queryKey: ['photos', batchId],
     initialPageParam: 0,
-    queryFn: ({ pageParam }) => api<PhotoPage>(`/api/batches/${batchId}/photos?offset=${pageParam}&limit=${PAGE}`),
+    queryFn: async ({ pageParam }) => {
+      const held = holdChanges(batchId);
+      try {
+        const page = await api<PhotoPage>(`/api/batches/${batchId}/photos?offset=${pageParam}&limit=${PAGE}`);
+        return { ...page, photos: withOwn(page.photos, held()) };
+      } finally {
+        held();
+      }
+    },
     getNextPageParam: (last: PhotoPage, pages) => {
       const loaded = pages.length * PAGE;
       return loaded < last.total ? loaded : undefined;

@@ -1,10 +1,9 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import type { BatchDetail, PhotoRow, Seen } from '@/server/services';
+import type { BatchDetail, Seen } from '@/server/services';
 import type { PhotoEdits } from '../photos/use-edits';
 import { anew } from '../shared/anew';
-import { api } from '../shared/api';
 import { say } from '../shared/say';
 import { useWatch } from '../shared/use-watch';
 import type { SaveState } from '../template/draft-saves';
@@ -23,12 +22,7 @@ export function useTogether({ batchId, save, follow, takeOthers }: Together): Se
   const [theirs, setTheirs] = useState<BatchDetail | null>(null);
   const onSeen = async ({ photos, isMore }: Seen, isGap: boolean) => {
     if (photos === null || isGap) await anew(client, ['photos', batchId]);
-    else if (photos.length > 0) {
-      const { photos: rows } = await api<{ photos: PhotoRow[] }>(`/api/batches/${batchId}/photos?ids=${photos.join(',')}`); // prettier-ignore
-      // One that is asked for and does not come is gone.
-      if (rows.length < photos.length) await anew(client, ['photos', batchId]);
-      else takeOthers(rows);
-    }
+    else if (photos.length > 0) await takeOthers(photos);
     if (photos?.length === 0 && !isMore && !isGap) return;
     await anew(client, ['batch', batchId]);
     setTheirs(client.getQueryData<BatchDetail>(['batch', batchId]) ?? null);
