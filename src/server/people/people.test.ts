@@ -88,6 +88,9 @@ describe('sessions', () => {
   });
   test('7.3.1, 7.3.2: over after a week without its person, and after thirty days in any case', async () => {
     const set = (fields: Partial<typeof session.$inferInsert>) => peopleDb().update(session).set(fields);
+    // The browser keeps the cookie through all of it.
+    const { cookies } = await signIn(new Headers(), emailOf('viewer'), PASSWORD);
+    expect(cookies[0]).toContain(`Max-Age=${30 * 86_400};`);
     const idle = await signedInAs('viewer');
     await set({ expiresAt: new Date(Date.now() - 1000) });
     expect(await isIn(idle)).toBe(false);

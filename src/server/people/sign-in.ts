@@ -8,7 +8,7 @@ import { auth } from './auth';
 import { peopleDb } from './database';
 import { placeOf } from './place';
 import { members, outbox, session, workspaces } from './schema';
-import { hashOf, roleIn, sessionOf, signInIsOn, type OpenSession } from './who-asks';
+import { hashOf, LONGEST, roleIn, sessionOf, signInIsOn, type OpenSession } from './who-asks';
 
 const wrong = () => new WobrelError('wrong-sign-in', 'The e-mail address or the password is wrong.');
 
@@ -43,7 +43,10 @@ export async function signIn(headers: Headers, email: string, password: string):
       .limit(1);
     if (!first) throw wrong();
     await peopleDb().update(session).set({ workspace: first.workspace }).where(eq(session.token, response.token));
-    return cookiesIn(answered);
+    // The browser keeps it as long as any session lasts; when one ends is for the server to say, which sees its person come.
+    return {
+      cookies: cookiesIn(answered).cookies.map((cookie) => cookie.replace(/Max-Age=\d+/, `Max-Age=${LONGEST / 1000}`)),
+    };
   });
 }
 

@@ -8,7 +8,7 @@ import { peopleDb } from './database';
 import { members, session, tokens, user } from './schema';
 
 /** Sessions end after as long, however busy, ms (OWASP ASVS 5.0, 7.3.2). */
-const LONGEST = 30 * 24 * 60 * 60 * 1000;
+export const LONGEST = 30 * 24 * 60 * 60 * 1000;
 /** How exactly the last use of a token is noted, ms. */
 const USED_EVERY = 60 * 1000;
 
