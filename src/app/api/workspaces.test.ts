@@ -97,6 +97,22 @@ test('nothing of one workspace is read, changed or told of in another', async ()
   expect(await ask(founder, 'POST', 'batches', { body: { name: 'Where?' }, headers: shown })).toMatchObject({ status: 409, error: 'elsewhere' }); // prettier-ignore
 });
 
+test('an account of another workspace is added by who rules there, or on the machine: its owners could sign in as it', async () => {
+  const stranger = await signedInAs('stranger');
+  const body = { name: 'artist', email: 'artist@example.org', role: 'viewer' };
+  expect(await ask(stranger, 'POST', 'people', { body })).toMatchObject({ status: 409, error: 'conflict' });
+  // Who was added there and has a link still: it is void from the moment on in which they are here, too.
+  const { link } = await addPerson(hereIn(2, ITSELF), { name: 'late', email: 'late@example.org', role: 'viewer' });
+  const owner = await signedInAs('owner');
+  const late = { name: 'late', email: 'late@example.org', role: 'viewer' };
+  expect(await ask(owner, 'POST', 'people', { body: late })).toMatchObject({ status: 409 });
+  const founder = await signedInAs('founder');
+  await enterWorkspace(founder, FIRST_WORKSPACE);
+  expect(await ask(founder, 'POST', 'people', { body: late })).toMatchObject({ status: 200, text: '{"link":null}' });
+  const used = await ask(null, 'POST', 'password', { body: { token: link, password: 'a long enough one' } });
+  expect(used).toMatchObject({ status: 410, error: 'gone' });
+});
+
 test('an owner makes no link for somebody who is in another workspace, too: it would open that one', async () => {
   const annexe = hereIn(2, ITSELF);
   expect(await addPerson(annexe, { name: 'maker', email: 'maker@example.org', role: 'viewer' })).toEqual({

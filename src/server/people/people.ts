@@ -87,6 +87,20 @@ const isElsewhere = async (here: Here, id: string) =>
       .where(and(eq(members.person, id), ne(members.workspace, here.key)))
   ).length > 0;
 
+/** True where an actor owns every workspace that a person is in; the application itself owns all. */
+async function rulesOver({ actor }: Here, id: string): Promise<boolean> {
+  if (actor.person === null) return true;
+  const rowsOf = (person: string) => peopleDb().select().from(members).where(eq(members.person, person));
+  const [theirs, own] = [await rowsOf(id), await rowsOf(actor.person)];
+  return theirs.every((one) => own.some(({ workspace, role }) => workspace === one.workspace && role === 'owner'));
+}
+
+/** Links for a password that are on their way are good no more. */
+async function voidLinks(id: string): Promise<void> {
+  await peopleDb().delete(verification).where(eq(verification.value, id));
+  await peopleDb().delete(outbox).where(eq(outbox.person, id));
+}
+
 /**
  * The token of a link for choosing a password, as it lies in the outbox then.
  *
@@ -97,8 +111,7 @@ export async function linkFor(email: string): Promise<string> {
   const [row] = await db.select({ id: user.id }).from(user).where(eq(user.email, email));
   if (!row) throw noPerson();
   // Only the newest link is good.
-  await db.delete(verification).where(eq(verification.value, row.id));
-  await db.delete(outbox).where(eq(outbox.person, row.id));
+  await voidLinks(row.id);
   await auth().api.requestPasswordReset({ body: { email } });
   const [mail] = await db.select({ token: outbox.body }).from(outbox).where(eq(outbox.person, row.id));
   return mail!.token;
@@ -108,7 +121,7 @@ export async function linkFor(email: string): Promise<string> {
  * Adds a person to the workspace. For owners.
  *
  * @returns the token of a link by which they choose a password; null where they have one, from another workspace
- * @throws WobrelError `conflict` where they are here already, or the first and no owner
+ * @throws WobrelError `conflict` where they are here already, or the first and no owner, or have an account where the actor does not rule
  */
 export const addPerson = (here: Here, { name, email, role }: NewPerson): Promise<{ link: string | null }> =>
   inTurn(async () => {
@@ -116,11 +129,16 @@ export const addPerson = (here: Here, { name, email, role }: NewPerson): Promise
     if (role !== 'owner' && (await ownerCount(here)) === 0)
       throw new WobrelError('conflict', 'The first person of a workspace is its owner.', 'role');
     const [known] = await peopleDb().select({ id: user.id }).from(user).where(eq(user.email, email));
+    // Whoever rules elsewhere may have their password, or a link for it: that would open this workspace.
+    if (known && !(await rulesOver(here, known.id)))
+      throw new WobrelError('conflict', `${email} has an account in another workspace: they are added on the server itself, by npm run people.`, 'email'); // prettier-ignore
     const person = known?.id ?? (await newUser(name, email));
     const { rowsAffected } = await peopleDb().insert(members).values({ person, workspace: here.key, role }).onConflictDoNothing(); // prettier-ignore
     if (rowsAffected === 0) throw new WobrelError('conflict', `${email} is here already.`, 'email');
     await here.write((tx) => note(tx, here, { verb: 'made', kind: 'person', name, words: `as ${role}` }));
-    return { link: known ? null : await linkFor(email) };
+    if (!known) return { link: await linkFor(email) };
+    await voidLinks(person);
+    return { link: null };
   });
 
 async function ownerCount(here: Here): Promise<number> {

@@ -8,7 +8,7 @@ import { auth } from './auth';
 import { peopleDb } from './database';
 import { placeOf } from './place';
 import { members, outbox, session, workspaces } from './schema';
-import { hashOf, LONGEST, roleIn, sessionOf, signInIsOn, type OpenSession } from './who-asks';
+import { hashOf, LONGEST, roleIn, sessionOf, signedOut, signInIsOn, type OpenSession } from './who-asks';
 
 const wrong = () => new WobrelError('wrong-sign-in', 'The e-mail address or the password is wrong.');
 
@@ -58,7 +58,7 @@ export async function signOut(headers: Headers): Promise<Cookies> {
 
 async function openSession(headers: Headers): Promise<OpenSession> {
   const open = await sessionOf(headers);
-  if (!open) throw new WobrelError('signed-out', 'Sign in first.');
+  if (!open) throw signedOut();
   return open;
 }
 

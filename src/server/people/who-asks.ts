@@ -14,7 +14,7 @@ const USED_EVERY = 60 * 1000;
 
 export const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
-const signedOut = () => new WobrelError('signed-out', 'Sign in first.');
+export const signedOut = () => new WobrelError('signed-out', 'Sign in first.');
 
 /** True where people sign in. */
 export async function signInIsOn(): Promise<boolean> {

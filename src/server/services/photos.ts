@@ -308,7 +308,9 @@ export async function changePhotos(
   return here.write(async (tx) => {
     const stale = await staleIn(tx, batchId, joined);
     const kept = joined.filter(({ id }) => !stale.some((one) => one.id === id));
-    if (kept.length > 0) await changeRows(tx, batchId, kept);
+    const refused = stale.map(({ name: called }) => called);
+    if (kept.length === 0) return { refused };
+    await changeRows(tx, batchId, kept);
     const ids = kept.map(({ id }) => id);
     await note(tx, here, {
       verb: 'changed-photos',
@@ -318,7 +320,7 @@ export async function changePhotos(
       times: ids.length,
       photos: ids,
     });
-    return { refused: stale.map(({ name: called }) => called) };
+    return { refused };
   });
 }
 

@@ -10,7 +10,7 @@ import { api, ApiError, pageHeaders } from '../shared/api';
 import { LOOKING_ON } from '../template/locks';
 import { say } from '../shared/say';
 import { isOffline } from '../shared/line';
-import { plural } from '../shared/words';
+import { amount } from '../shared/words';
 import { withOthers, withoutForeign } from './others';
 import type { PhotoPages } from './photo-pages';
 import { createPhotoSaves, openSaves } from './photo-saves';
@@ -72,7 +72,7 @@ function madeOn(changes: readonly PhotoChange[], before: readonly PhotoChange[])
 }
 
 const refusedWords = (names: readonly string[]) =>
-  `Somebody else has just changed ${names.length === 1 ? names[0] : plural(names.length, 'of these photos', 'of these photos')}: their change stands, yours is not kept.`;
+  `Somebody else has just changed ${names.length === 1 ? names[0] : `${amount(names.length)} of these photos`}: their change stands, yours is not kept.`;
 
 /** Changes by hand to a batch's photos: review, subject, adjustment. */
 export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
@@ -108,6 +108,7 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
       const before = inverse(client, batchId, changes);
       client.setQueryData<PhotoPages>(keyOf(batchId), (data) => data && withChanges(data, changes));
       saves.add(madeOn(changes, before));
+      return before;
     },
     [batchId, client, saves],
   );
@@ -115,12 +116,9 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
   const mayWork = useMay('artist');
   const changeWithin = useCallback(
     (changes: readonly PhotoChange[]) => {
-      if (!mayWork) return [];
-      const back = inverse(client, batchId, changes);
-      change(changes);
-      return back;
+      return mayWork ? change(changes) : [];
     },
-    [batchId, client, change, mayWork],
+    [change, mayWork],
   );
   const apply = useCallback(
     (words: string, changes: readonly PhotoChange[]) => {
