@@ -107,7 +107,7 @@ test('gradients are Chromium’s, within 2/255', async ({ page }) => {
     const shot = PNG.sync.read(await page.screenshot({ clip: { x: 0, y: 0, width, height } }));
     const paint = linePaintSchema.parse({ stops: STOPS, ...fields }) as Exclude<
       AreaPaint,
-      string | { kind: 'contour' | 'picked' }
+      string | { kind: 'contour' | 'picked' | 'texture' }
     >;
     const [places, ramp] = [placesOf(paint, { left: 0, top: 0, width, height }), rampOf(paint.stops, 1)];
     const row = new Float32Array(width);

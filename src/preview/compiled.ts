@@ -45,6 +45,7 @@ function onePlate(template: Template, width: number, withBare: boolean): Plate {
     shape,
     mode,
     edge,
+    light,
     borders,
     shadows,
     reflection,
@@ -62,7 +63,7 @@ function onePlate(template: Template, width: number, withBare: boolean): Plate {
   const picks = picksOf(template);
   // How soft and how large photos behind are is no part of the plate.
   const grounds = behind.map((layer) => (layer.show === 'photo' ? [layer.on, layer.opacity] : layer));
-  const common = [width, frame, shape, mode, edge, mat, picks];
+  const common = [width, frame, shape, mode, edge, light, mat, picks];
   const key = JSON.stringify([common, withBare, borders, drop, reflection, backdrop, grounds, before]);
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.

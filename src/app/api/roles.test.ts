@@ -60,6 +60,7 @@ const TABLE: Readonly<Record<string, Try>> = {
   'GET photos/proxies/[size]': ['viewer', undefined, `?of=${'a'.repeat(64)}`],
   'GET pictures': ['viewer'],
   'GET pictures/[sum]': ['viewer'],
+  'GET framings': ['viewer'],
   'GET shapes': ['viewer'],
   'GET storage': ['viewer'],
   'GET templates': ['viewer'],
@@ -93,6 +94,8 @@ const TABLE: Readonly<Record<string, Try>> = {
 
   'POST batches/[id]/template': ['maker', { name: 'Tile', revision: 0 }],
   'DELETE pictures/[sum]': ['maker'],
+  'POST framings': ['maker', { name: 'F', framing: {} }],
+  'DELETE framings/[id]': ['maker'],
   'POST shapes': ['maker', shape],
   'PUT shapes/[id]': ['maker', shape],
   'DELETE shapes/[id]': ['maker'],

@@ -1,6 +1,16 @@
 /** What is different between two templates, in words. */
 import { create } from 'jsondiffpatch';
-import { LAYER_LISTS, mat, reflection, type LayerDefinition, type LayerList } from '../layers';
+import {
+  edgeRelief,
+  LAYER_LISTS,
+  light,
+  mat,
+  reflection,
+  rough,
+  type LayerDefinition,
+  type LayerList,
+  type LayerPart,
+} from '../layers';
 import { isCatalogue, SHAPES, type Shape } from '../shape';
 import { hasSlots, saysTheSame, type Slot, type Template } from '../template';
 import { fieldAt } from './field-words';
@@ -8,6 +18,7 @@ import { changeWords, type NumberKind } from './value-words';
 
 type Fields = Readonly<Record<string, unknown>>;
 type Definition = LayerDefinition<never>;
+type Parts = Readonly<Record<string, LayerPart | undefined>>;
 type Control = { readonly label: string; readonly as: string; readonly options?: Readonly<Record<string, string>> };
 
 const same = saysTheSame;
@@ -22,9 +33,23 @@ const AS: Readonly<Record<string, NumberKind>> = {
 };
 
 /** One field after the other of what has a form. */
-function formWords(controls: Readonly<Record<string, Control>>, before: Fields, after: Fields, unit: string): string[] {
+function formWords(
+  controls: Readonly<Record<string, Control>>,
+  before: Fields,
+  after: Fields,
+  unit: string,
+  parts: Parts = {},
+): string[] {
   const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((key) => !same(before[key], after[key])); // prettier-ignore
-  return keys.map((key) => {
+  return keys.flatMap((key) => {
+    const part = parts[key];
+    if (part)
+      return singleWords(
+        part as unknown as Definition,
+        before[key] as Fields | null,
+        after[key] as Fields | null,
+        unit,
+      );
     if (key === 'on') return after.on ? 'switched on' : 'switched off';
     const control = controls[key];
     const said = (v: unknown) => (typeof v === 'string' ? (control?.options?.[v] ?? v) : v);
@@ -36,7 +61,7 @@ function formWords(controls: Readonly<Record<string, Control>>, before: Fields, 
 function listWords(list: LayerList, before: readonly Fields[], after: readonly Fields[], unit: string): string[] {
   const delta = lists.diff(before, after) as Readonly<Record<string, readonly unknown[]>> | undefined;
   if (!delta) return [];
-  const { title, controls } = LAYER_LISTS[list] as unknown as { title: (layer: Fields) => string; controls: Readonly<Record<string, Control>> }; // prettier-ignore
+  const { title, controls, parts = {} } = LAYER_LISTS[list] as unknown as { title: (layer: Fields) => string; controls: Readonly<Record<string, Control>>; parts?: Parts }; // prettier-ignore
   const called = (layers: readonly Fields[], i: number) =>
     layers.length > 1 ? `${title(layers[i]!).toLowerCase()} ${i + 1}` : title(layers[i]!).toLowerCase();
   return Object.keys(delta).flatMap((key): string[] => {
@@ -48,7 +73,7 @@ function listWords(list: LayerList, before: readonly Fields[], after: readonly F
     const isThere = `_${place}` in delta && String(place) in delta;
     if (isThere && before[place] && after[place]) {
       if (key.startsWith('_')) return [];
-      return [`${called(after, place)}: ${formWords(controls, before[place], after[place], unit).join(', ')}`];
+      return [`${called(after, place)}: ${formWords(controls, before[place], after[place], unit, parts).join(', ')}`];
     }
     return [key.startsWith('_') ? `${called(before, place)} taken out` : `${called(after, place)} added`];
   });
@@ -131,6 +156,19 @@ function namedWords<T extends { readonly name: string }>(
   ];
 }
 
+function edgeWords(
+  { rough: wasRough, relief: stood, ...before }: Template['edge'],
+  { rough: isRough, relief: stands, ...after }: Template['edge'],
+  unit: string,
+) {
+  // prettier-ignore
+  return [
+    ...plainWords('edge', before, after, unit),
+    ...singleWords(rough as unknown as Definition, wasRough, isRough, unit),
+    ...singleWords(edgeRelief as unknown as Definition, stood, stands, unit).map((words) => `the edge’s ${words}`),
+  ];
+}
+
 type Finished = Pick<
   Template,
   'shape' | 'edge' | 'centring' | 'filters' | 'tints' | 'borders' | 'shadows' | 'reflection'
@@ -139,7 +177,7 @@ type Finished = Pick<
 /** What a template and each of its slots have. */
 const finishWords = (before: Finished, after: Finished, unit: string): string[] => [
   ...shapeWords(before.shape, after.shape, unit),
-  ...plainWords('edge', before.edge, after.edge, unit),
+  ...edgeWords(before.edge, after.edge, unit),
   ...plainWords('centring', before.centring, after.centring, unit),
   ...plainWords('filters', before.filters, after.filters, unit),
   ...(['tints', 'borders', 'shadows'] as const).flatMap((list) => listWords(list, before[list], after[list], unit)),
@@ -165,6 +203,7 @@ export function changesOf(before: Template, after: Template): string[] {
   const { unit } = after.frame;
   return [
     ...frameWords(before, after),
+    ...singleWords(light as unknown as Definition, before.light, after.light, unit),
     ...(before.mode === after.mode ? [] : [`photo ${after.mode === 'window' ? 'around' : 'in'} the shape`]),
     // Beside slots the template's own shape and finish are not read.
     ...(hasSlots(before) && hasSlots(after) ? [] : finishWords(before, after, unit)),

@@ -16,6 +16,7 @@ const FIELDS: Readonly<Record<string, Field>> = {
   mode: plain('photo in the shape or around it'),
   'edge.rounding': length('rounding'),
   'edge.feather': length('feather'),
+  'edge.pins': plain('pins that bend the outline'),
   'edge.featherSide': plain('side of the feather'),
   'centring.rule': plain('centred by'),
   'centring.at': plain('spot'),

@@ -1,7 +1,11 @@
 import { z } from 'zod';
 import { linePaintSchema } from '../paint';
 import { joinSchema } from '../shape';
+import { cast } from './cast';
+import { echo } from './echo';
 import { defineLayer, lengthSchema, number, onSchema, shareSchema } from './layer';
+import { relief } from './relief';
+import { bandRough } from './rough';
 
 /** A line along the outline. */
 export const border = defineLayer({
@@ -18,12 +22,17 @@ export const border = defineLayer({
     dashFit: z.boolean().default(true),
     join: joinSchema.default('round'),
     opacity: shareSchema.default(1),
+    relief: relief.schema.nullable().default(null),
+    rough: bandRough.schema.nullable().default(null),
+    shadow: cast.schema.nullable().default(null),
+    echo: echo.schema.nullable().default(null),
     on: onSchema,
   }),
   lengths: ['width', 'gap', 'dash'],
+  parts: { relief, rough: bandRough, shadow: cast, echo },
   title: () => 'Border',
-  words: ({ width, align, dash }, unit) =>
-    `${number(width)} ${unit} ${align}${dash ? (dash[0] === 0 ? ', dotted' : ', dashed') : ''}`,
+  words: ({ width, align, dash, relief: stands, echo: copies }, unit) =>
+    `${number(width)} ${unit} ${align}${dash ? (dash[0] === 0 ? ', dotted' : ', dashed') : ''}${stands ? ', relief' : ''}${copies ? `, ${copies.count} echoes` : ''}`,
   controls: {
     width: { label: 'Width', as: 'length', slider: [0, 1] },
     align: { label: 'Lies', as: 'choice', options: { inside: 'inside', centre: 'centre', outside: 'outside' } },

@@ -11,9 +11,12 @@ export type Growth = {
   readonly place: (at: Point) => Point;
 };
 
-/** A paint; the depth of one that follows the outline is the only length that any has. */
-export const grownPaint = <P extends LinePaint>(paint: P, { length }: Growth): P =>
-  typeof paint === 'object' && paint.kind === 'contour' ? { ...paint, depth: length(paint.depth) } : paint;
+/** A paint; lengths have only the depth of one that follows the outline, and the size of a texture. */
+export function grownPaint<P extends LinePaint>(paint: P, { length }: Growth): P {
+  if (typeof paint !== 'object') return paint;
+  if (paint.kind === 'contour') return { ...paint, depth: length(paint.depth) };
+  return paint.kind === 'texture' ? { ...paint, size: Math.max(0.01, length(paint.size)) } : paint;
+}
 
 function grownValue(value: unknown, growth: Growth): unknown {
   if (Array.isArray(value)) return value.map((v: number) => growth.length(v));
@@ -24,17 +27,20 @@ type Lengths<L> = {
   readonly lengths: readonly (keyof L)[];
   readonly places?: readonly (keyof L)[];
   readonly isPlaced?: boolean;
+  readonly parts?: Readonly<Record<string, Lengths<never> | undefined>>;
 };
 
 /** A layer with all its lengths, points and paints as they become. */
 export function grown<L extends object>(
-  { lengths, places = [], isPlaced = false }: Lengths<L>,
+  { lengths, places = [], isPlaced = false, parts = {} }: Lengths<L>,
   layer: L,
   growth: Growth,
 ): L {
   const next = { ...layer } as L & { paint?: LinePaint };
   for (const key of lengths) next[key] = grownValue(next[key], growth) as L[typeof key] & LinePaint;
   for (const key of places) next[key] = growth.place(next[key] as Point) as L[typeof key] & LinePaint;
+  for (const [key, part] of Object.entries(parts) as [keyof L, Lengths<object>][])
+    if (next[key]) next[key] = grown(part, next[key], growth) as L[typeof key] & LinePaint;
   if (next.paint) next.paint = grownPaint(next.paint, growth);
   return isPlaced ? layerMoved(next as L & Placed, growth.place, growth.length) : next;
 }

@@ -30,7 +30,13 @@ export type Control<L, K extends keyof L & string = keyof L & string> = {
       readonly open?: string;
     }
   | { readonly as: 'times'; readonly slider: readonly [number, number] }
-  | { readonly as: 'strength' | 'colour' | 'text' | 'dashes' | 'place' | 'box' | 'picture' | 'mask' }
+  | { readonly as: 'angle' | 'count' | 'number'; readonly slider: readonly [number, number] }
+  | {
+      readonly as: 'colour';
+      /** Where it may be left out: what it then is, in a few words. */
+      readonly open?: string;
+    }
+  | { readonly as: 'strength' | 'text' | 'dashes' | 'place' | 'box' | 'picture' | 'mask' | 'seed' | 'curve' }
   | { readonly as: 'paint'; readonly depth?: (layer: L, room: Room) => number; readonly isLine?: boolean }
   | {
       readonly as: 'choice' | 'select';
@@ -41,6 +47,10 @@ export type Control<L, K extends keyof L & string = keyof L & string> = {
     }
 );
 
+/** A part of layers, whatever its fields are. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a definition's functions take only layers of its own
+export type LayerPart = LayerDefinition<any>;
+
 export type LayerDefinition<S extends z.ZodObject> = {
   readonly schema: S;
   /** Fields in frame units, or lists of them: they grow with the frame. A paint's own depth does by itself. */
@@ -49,6 +59,8 @@ export type LayerDefinition<S extends z.ZodObject> = {
   readonly isPlaced?: boolean;
   /** Fields that are points of the frame. */
   readonly places?: readonly (keyof z.output<S> & string)[];
+  /** Fields that are null, or have a form of their own: what lies on the layer, or becomes of it. */
+  readonly parts?: { readonly [K in keyof z.output<S> & string]?: LayerPart };
   /** What a layer is called: a word before its number in the list. */
   readonly title: (layer: z.output<S>) => string;
   /** What it is like in a few words. */

@@ -6,7 +6,7 @@ import { fadeRamp, flatRamp, RAMP_STEPS, rampOf } from './ramp';
 const STOPS = [[0, '#000'], [1, '#fff']]; // prettier-ignore
 const box = { left: 20, top: 10, width: 300, height: 120 };
 const [right, bottom] = [box.left + box.width, box.top + box.height];
-type Placed = Exclude<AreaPaint, string | { kind: 'contour' | 'picked' }>;
+type Placed = Exclude<AreaPaint, string | { kind: 'contour' | 'picked' | 'texture' }>;
 
 /** t at a place of the picture. */
 function at(fields: object, x: number, y: number): number {

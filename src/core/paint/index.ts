@@ -20,6 +20,7 @@ export {
   type AreaPaint,
   type LinePaint,
   type Picked,
+  type TexturePaint,
 } from './paint';
 export { fillPaint, type PaintRows } from './rows';
 export { fillPlaces, placesOf, type PaintBox, type Places } from './places';

@@ -1,5 +1,6 @@
 /** What an area is painted with: a colour or a gradient. */
 import { z } from 'zod';
+import { textureSchema } from '../texture';
 import { colourSchema, parseColour } from './colour';
 
 const stopsSchema = z
@@ -40,6 +41,20 @@ const contourSchema = z.strictObject({
 /** Along the outline's length from its topmost point, clockwise. */
 const alongSchema = z.strictObject({ kind: z.literal('along'), stops: stopsSchema });
 
+/** A texture whose values 0…1 are colours of the stops; `size` of what it is made of, frame units, `angle` degrees clockwise. */
+const textureSchemaOfAreas = z.strictObject({
+  kind: z.literal('texture'),
+  of: textureSchema,
+  seed: z.int().min(0).max(9999).default(1),
+  size: z.number().min(0.01).max(100_000),
+  angle: z.number().min(-360).max(360).default(0),
+  lies: z.literal('flat').default('flat'),
+  stops: stopsSchema,
+});
+
+/** On a line it lies flat on the frame, or runs along. */
+const textureSchemaOfLines = textureSchemaOfAreas.extend({ lies: z.enum(['flat', 'along']).default('flat') });
+
 /** One colour taken from each photo itself. */
 const pickedSchema = z.strictObject({
   kind: z.literal('picked'),
@@ -47,19 +62,36 @@ const pickedSchema = z.strictObject({
   tone: z.enum(['main', 'light', 'dark', 'vivid']).default('main'),
 });
 
-/** A plain colour, a gradient of CSS Images 3 (conic: 4), one that follows the outline inwards, or a colour out of the photo. */
+/** A plain colour, a gradient of CSS Images 3 (conic: 4), one that follows the outline inwards, a texture, or a colour out of the photo. */
 export const areaPaintSchema = z.union([
   colourSchema,
-  z.discriminatedUnion('kind', [linearSchema, radialSchema, conicSchema, contourSchema, pickedSchema]),
+  z.discriminatedUnion('kind', [
+    linearSchema,
+    radialSchema,
+    conicSchema,
+    contourSchema,
+    pickedSchema,
+    textureSchemaOfAreas,
+  ]),
 ]);
 export type AreaPaint = z.infer<typeof areaPaintSchema>;
 
 /** A line may also change along its length. */
 export const linePaintSchema = z.union([
   colourSchema,
-  z.discriminatedUnion('kind', [linearSchema, radialSchema, conicSchema, contourSchema, pickedSchema, alongSchema]),
+  z.discriminatedUnion('kind', [
+    linearSchema,
+    radialSchema,
+    conicSchema,
+    contourSchema,
+    pickedSchema,
+    alongSchema,
+    textureSchemaOfLines,
+  ]),
 ]);
 export type LinePaint = z.infer<typeof linePaintSchema>;
+
+export type TexturePaint = z.infer<typeof textureSchemaOfLines>;
 
 /** Where a colour is taken from a photo, and which. */
 export type Picked = z.infer<typeof pickedSchema>;

@@ -48,7 +48,10 @@ function radii({ ending, extent }: Radial, [x, y]: readonly [number, number], { 
 }
 
 /** Where a gradient is, for a box that it fills. */
-export function placesOf(paint: Exclude<AreaPaint, string | { kind: 'contour' | 'picked' }>, box: PaintBox): Places {
+export function placesOf(
+  paint: Exclude<AreaPaint, string | { kind: 'contour' | 'picked' | 'texture' }>,
+  box: PaintBox,
+): Places {
   if (paint.kind === 'linear') return linearPlaces(paint, box);
   const at = [paint.at[0] * box.width, paint.at[1] * box.height] as const;
   const [cx, cy] = [box.left + at[0], box.top + at[1]];

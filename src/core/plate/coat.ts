@@ -11,6 +11,8 @@ export type Coat = PaintRows & {
   readonly dash: Places | null;
   /** True where it takes away what is below instead of covering it. */
   readonly isHole?: boolean;
+  /** Light on it: premultiplied 8-bit RGBA over a window, seen as far as the paint is (Compositing 1: source-atop). */
+  readonly atop?: { readonly window: PixelWindow; readonly data: Uint8ClampedArray };
   /** A picture instead of the paint: premultiplied 8-bit RGBA over a window. */
   readonly pixels?: { readonly window: PixelWindow; readonly data: Uint8ClampedArray; readonly opacity: number };
 };
@@ -46,16 +48,27 @@ export function coatLayer(width: number, channels: number): Lay {
     if (coat.dash) fillPlaces(coat.dash, x, y, n, dash);
     if (coat.pixels) return layPixels(coat, coat.pixels, x, y, n, out);
     fillPaint(coat, x, y, n, scratch, at);
-    const { ramp } = coat;
+    const { ramp, atop } = coat;
     const own = coat.pick < 0 ? 1 : 0;
+    let light = atop ? ((y - atop.window.top) * atop.window.width + x - atop.window.left) * 4 : 0;
     for (let i = 0, q = 0; i < n; i++, q += channels) {
       const p = at[i]!;
       const alpha = coat.dash ? ramp[p + 3]! * dash[i]! : ramp[p + 3]!;
+      if (alpha === 0) {
+        light += 4;
+        continue;
+      }
       const rest = 1 - alpha;
       for (let c = 0; c < 3; c++) out[q + c] = ramp[p + c]! * alpha * own + out[q + c]! * rest;
       out[q + ALPHA] = alpha + out[q + ALPHA]! * rest;
       for (let c = OTHERS; c < channels; c++) out[q + c]! *= rest;
       if (coat.pick >= 0) out[q + OTHERS + coat.pick]! += alpha;
+      if (!atop) continue;
+      const lit = atop.data[light + 3]! / 255;
+      if (coat.pick >= 0) out[q + OTHERS + coat.pick]! -= alpha * lit;
+      else for (let c = 0; c < 3; c++) out[q + c]! -= ramp[p + c]! * alpha * lit;
+      for (let c = 0; c < 3; c++) out[q + c]! += (atop.data[light + c]! / 255) * alpha;
+      light += 4;
     }
   };
 }

@@ -1,12 +1,14 @@
 /** A template at one size into a plate. */
-import type { Border } from '../layers';
+import type { Border, Light } from '../layers';
 import type { AreaPaint, PaintBox, Picked } from '../paint';
-import { bandsOf, coverage, dashField, dashPolygons, type PixelWindow } from '../raster';
-import { difference, offset, union, type Polygon } from '../shape';
+import { bandsOf, coverage, type PixelWindow } from '../raster';
+import { difference, union, type Polygon } from '../shape';
 import { hasSlots, outputHeight, pictureOf, type Template } from '../template';
+import { bandOf, castMaker, coatMaker, edgeOf } from './band';
 import { photosBehind, type PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
+import { echoMaker } from './echoes';
 import { fadeOutline, featherMask, featherSigma } from './feather';
 import { floorMask } from './floor-shadow';
 import type { Ground } from './ground';
@@ -21,7 +23,7 @@ import {
   type Ring,
 } from './layers';
 import { mirrored, mirrorOf } from './mirror';
-import { boxOf, paintRows, type PaintGround } from './paints';
+import { paintRows, type PaintGround } from './paints';
 import type { Others } from './pixel';
 import { picturedCoats } from './pictured';
 import { photoFinish, type PhotoFinish } from './photo-finish';
@@ -39,29 +41,14 @@ type Scene = Sided & {
   readonly behind: readonly PhotoBehind[];
   readonly others: Others;
   readonly origin: readonly [x: number, y: number];
+  /** The frame's corner, pixels. */
+  readonly corner: readonly [x: number, y: number];
+  readonly light: Light;
+  readonly edges: Map<string, Polygon[]>;
+  readonly isRagged: boolean;
 };
 
 type PictureGround = PaintGround & { readonly frame: PaintBox };
-
-/** A border's dashes in pixels. */
-const dashesOf = ({ width, dashCap: cap, dashFit: fit }: Border, lengths: readonly number[], scale: number) => ({
-  lengths: lengths.map((v) => v * scale),
-  cap,
-  fit,
-  width: width * scale,
-});
-
-/** Everything that a border covers. */
-function bandOf(border: Border, { outline, scale, alongShape }: Scene): Polygon[] {
-  const [outer, inner] = borderBand(border);
-  if (border.dash) {
-    const middle = offset(outline, ((outer + inner) / 2) * scale, border.join);
-    const dashes = dashPolygons(alongShape(middle), dashesOf(border, border.dash, scale));
-    if (dashes) return union(dashes);
-  }
-  const hole = offset(outline, inner * scale, border.join).map((polygon) => [...polygon].reverse());
-  return [...offset(outline, outer * scale, border.join), ...hole];
-}
 
 /** What throws a shadow: the outline and the borders that reach out of it; a feathered photo softer than its borders. */
 function castersOf(template: Template, scene: Scene): Caster[] {
@@ -101,45 +88,26 @@ function groundOf(
   };
 }
 
-/** Pixels that a border may touch beyond its edges. */
-const RIM = 2;
-
-/** A border's paint and dashes, for one band of the picture after the other. */
-function coatMaker(border: Border, scene: Scene): (window: PixelWindow) => Coat {
-  const { outline, scale, picks, alongShape } = scene;
-  const { paint, opacity, join, width, dash } = border;
-  const [outer, inner] = borderBand(border);
-  const edgeAt = (distance: number) => offset(outline, distance, join);
-  const hole = edgeAt(inner * scale - RIM).map((polygon) => [...polygon].reverse());
-  const line = {
-    outline: edgeAt(((outer + inner) / 2) * scale),
-    reach: (width / 2) * scale + RIM,
-    within: [...edgeAt(outer * scale + RIM), ...hole],
-  };
-  const box = boxOf(alongShape(edgeAt(outer * scale)));
-  const dashes = dash && dashesOf(border, dash, scale);
-  return (window) => ({
-    ...paintRows(paint, opacity, { outline, line, box, scale, window, picks }),
-    dash: dashes && { kind: 'field', field: { ...window, values: dashField(line, dashes, window) } },
-  });
-}
-
 /** The coats of every ring that is not the same all round; a border that lies in several is made once a band. */
 function coatsOf(rings: readonly Ring[], scene: Scene) {
-  const makers = new Map<Border, (window: PixelWindow) => Coat>();
-  for (const border of rings.flatMap(({ varying }) => varying ?? []))
-    if (!makers.has(border)) makers.set(border, coatMaker(border, scene));
+  const makers = { band: new Map<Border, Maker>(), shadow: new Map<Border, Maker>() };
+  for (const { border, as } of rings.flatMap(({ varying }) => varying ?? []))
+    if (!makers[as].has(border)) makers[as].set(border, as === 'band' ? coatMaker(border, scene) : castMaker(border, scene)); // prettier-ignore
   return (window: PixelWindow): Cutout['coats'] => {
-    const made = new Map([...makers].map(([border, make]) => [border, make(window)]));
-    return rings.map(({ varying }) => varying && varying.map((border) => made.get(border)!));
+    const madeOf = (some: ReadonlyMap<Border, Maker>) =>
+      new Map([...some].map(([border, make]) => [border, make(window)]));
+    const made = { band: madeOf(makers.band), shadow: madeOf(makers.shadow) };
+    return rings.map(({ varying }) => varying && varying.map(({ border, as }) => made[as].get(border)!));
   };
 }
+
+type Maker = (window: PixelWindow) => Coat;
 
 /** The cutout itself in any rows of the picture. */
 function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) => Cutout {
   const { outline, scale, clip, others } = scene;
   const { levels, rings } = layersOf(template);
-  const edges = levels.map(({ distance, join }) => offset(outline, distance * scale, join));
+  const edges = levels.map(({ distance, join, rough }) => edgeOf(scene, distance, join, rough));
   const coats = coatsOf(rings, scene);
   return (window) => {
     const within = clip && coverage(clip, window);
@@ -168,6 +136,10 @@ function sceneOf(template: Template, width: number): Scene {
     behind,
     others: { picks: picks.length, behind: behind.length },
     origin: [-picture.left, -picture.top],
+    corner: [-picture.left * scale, -picture.top * scale],
+    light: template.light,
+    edges: new Map(),
+    isRagged: template.edge.rough !== null,
   };
 }
 
@@ -199,10 +171,10 @@ export function compilePlain(given: Template, width: number, matte: string | nul
   const template = withFadeSided(given);
   const height = outputHeight(pictureOf(template), width);
   const scene = sceneOf(template, width);
-  const { outline, scale, picks, origin } = scene;
+  const { outline, scale, picks, origin, corner } = scene;
   const { frame } = template;
   const box = { left: 0, top: 0, width, height };
-  const inner = { left: origin[0] * scale, top: origin[1] * scale, width: frame.width * scale, height: frame.height * scale }; // prettier-ignore
+  const inner = { left: corner[0], top: corner[1], width: frame.width * scale, height: frame.height * scale }; // prettier-ignore
   // A photo around a window stands on nothing.
   const stands = template.mode === 'cutout';
   const casting = thrownShadows(template)
@@ -215,16 +187,23 @@ export function compilePlain(given: Template, width: number, matte: string | nul
   const cutoutIn = cutoutMaker(template, scene);
   // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
   const area = template.mat.paint === null ? box : inner;
-  const corner = [inner.left, inner.top] as const;
   const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner });
+  const echoScene = { ...scene, middle: middleOf(template, scene), at: (times: number) => sceneOf(template, width * times) }; // prettier-ignore
+  const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, echoScene)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
   const bandAt = (window: PixelWindow): Stack => ({
     ...cutoutIn(window),
-    ground: groundOf(template, matte, picturedCoats(template, 'behind', { ...roomIn(window), area }), {
-      ...roomIn(window),
-      box,
-      frame: inner,
-    }),
-    before: picturedCoats(template, 'before', { ...roomIn(window), area: box }),
+    ground: groundOf(
+      template,
+      matte,
+      [...picturedCoats(template, 'behind', { ...roomIn(window), area }), ...echoesBehind(window)],
+      {
+        // prettier-ignore
+        ...roomIn(window),
+        box,
+        frame: inner,
+      },
+    ),
+    before: [...echoesBefore(window), ...picturedCoats(template, 'before', { ...roomIn(window), area: box })],
     shadows: casting.map(({ shadow, colour }) => ({
       colour,
       mask:
@@ -245,6 +224,13 @@ export function compilePlain(given: Template, width: number, matte: string | nul
   const captions = template.captions.filter(({ on }) => on);
   const rest = { bare: null, scale, origin, picks, behind: scene.behind, finish: null, sheet: null, captions };
   return { ...plate.done(), ...rest, bare: bare && { ...bare.done(), ...rest } };
+}
+
+type CoatsMaker = ReturnType<typeof echoMaker>;
+
+/** The middle of the shape, pixels. */
+function middleOf({ shape: { box } }: Template, { scale, corner }: Scene): readonly [x: number, y: number] {
+  return [corner[0] + box.cx * scale, corner[1] + box.cy * scale];
 }
 
 const withoutPhoto = <C extends Cutout>(cutout: C): C => ({

@@ -20,15 +20,9 @@ export type Cutout = {
   readonly others: Others;
 };
 
-/** First and last pixel of a row that a mask touches, or null. */
-function touched(mask: Float32Array, from: number, width: number): readonly [first: number, last: number] | null {
-  let first = 0;
-  while (first < width && mask[from + first] === 0) first++;
-  if (first === width) return null;
-  let last = width - 1;
-  while (mask[from + last] === 0) last--;
-  return [first, last];
-}
+/** Whether any of a pixel shows the ring between two levels. */
+const showsRing = (outer: Float32Array, inner: Float32Array | undefined, i: number): boolean =>
+  outer[i] !== 0 && (inner === undefined || inner[i] !== 1);
 
 export type CutoutReader = {
   /** Makes row `y` of the band ready. */
@@ -39,6 +33,8 @@ export type CutoutReader = {
    * @returns the share that it leaves to what lies behind
    */
   readonly at: (i: number, out: Float64Array) => number;
+  /** Whether a pixel wholly within the innermost level is pure photo. */
+  readonly isPhoto: (i: number) => boolean;
 };
 
 export function cutoutReader({ width, top, rings, levels, coats, feather, others }: Cutout): CutoutReader {
@@ -49,18 +45,27 @@ export function cutoutReader({ width, top, rings, levels, coats, feather, others
   const hasPhoto = Uint8Array.from(rings, ({ photo }) => (photo ? 1 : 0));
   const rows = coats.map((coat) => coat && new Float32Array(width * channels));
   const outermost = levels[0]!;
+  // Where nothing at all lies on the photo, that is asked of nobody pixel by pixel.
+  const last = rings.length - 1;
+  const innermost = hasPhoto[last] === 1 ? rows[last]! : null;
   let rowStart = 0;
   return {
     row: (y) => {
       rowStart = y * width;
       rows.forEach((row, level) => {
-        const span = row && touched(levels[level]!, rowStart, width);
-        if (!span) return;
-        const [from, n] = [span[0], span[1] - span[0] + 1];
-        const part = row.subarray(from * channels, (from + n) * channels).fill(0);
-        for (const coat of coats[level]!) lay(coat, from, top + y, n, part);
+        if (!row) return;
+        const [outer, inner] = [levels[level]!, levels[level + 1]];
+        for (let x = 0; x < width;) {
+          while (x < width && !showsRing(outer, inner, rowStart + x)) x++;
+          const from = x;
+          while (x < width && showsRing(outer, inner, rowStart + x)) x++;
+          if (x === from) break;
+          const part = row.subarray(from * channels, x * channels).fill(0);
+          for (const coat of coats[level]!) lay(coat, from, top + y, x - from, part);
+        }
       });
     },
+    isPhoto: (i) => innermost !== null && innermost[(i - rowStart) * channels + ALPHA] === 0,
     at: (i, out) => {
       for (let c = 0; c < channels; c++) out[c] = 0;
       // Split the pixel's area between the rings; what no ring covers shows what lies beneath.

@@ -10,15 +10,18 @@ import type { Join } from '../shape';
 import type { Border, Shadow } from '../layers';
 import type { Template } from '../template';
 
-/** An offset of the outline, in frame units, outwards positive. */
-export type Level = { readonly distance: number; readonly join: Join };
+/** An offset of the outline, in frame units, outwards positive, as rough as the border's edge that lies there. */
+export type Level = { readonly distance: number; readonly join: Join; readonly rough: Border['rough'] };
+
+/** A border as it is laid in a ring: itself, or its shadow on what lies below it. */
+export type RingCoat = { readonly border: Border; readonly as: 'band' | 'shadow' };
 
 /** What is seen between one level and the next one in. */
 export type Ring = {
   /** All borders of this ring composited: premultiplied r, g, b and alpha, 0…1; where they are the same all round. */
   readonly over: readonly [r: number, g: number, b: number, alpha: number];
-  /** The borders of this ring, the lowest first, where one of them is not. */
-  readonly varying: readonly Border[] | null;
+  /** What lies in this ring, the lowest first, where something of it is not. */
+  readonly varying: readonly RingCoat[] | null;
   readonly photo: boolean;
 };
 
@@ -66,23 +69,48 @@ export const visibleBorders = (borders: readonly Border[]): Border[] =>
 
 /** True where a border looks the same all round. */
 const isEven = (border: Border): border is Border & { readonly paint: string } =>
-  typeof border.paint === 'string' && border.dash === null;
+  typeof border.paint === 'string' && border.dash === null && border.relief === null;
+
+/** Which of a border's edges are rough. */
+export const roughAt = ({ rough }: Border, rim: 'outer' | 'inner'): Border['rough'] =>
+  rough && (rough.rim === rim || rough.rim === 'both') ? rough : null;
+
+/** What lies in a ring: its borders, and below each the shadows of those above it, where there is something that they fall on. */
+function coatsIn(borders: readonly Border[], isHere: (border: Border) => boolean, photo: boolean): RingCoat[] {
+  const coats: RingCoat[] = [];
+  let isGround = photo;
+  for (const border of borders) {
+    const here = isHere(border);
+    // No shadow is seen through what throws it, but between its dashes.
+    if (border.shadow && isGround && (!here || border.dash)) coats.push({ border, as: 'shadow' });
+    if (here) coats.push({ border, as: 'band' });
+    isGround ||= here;
+  }
+  return coats;
+}
 
 /** Levels from the outermost in, with what is seen in each ring. */
 export function layersOf(template: Template): Layers {
   const borders = visibleBorders(template.borders);
-  const joins = new Map<number, Join>([[0, 'round']]);
+  const edges = new Map<number, Omit<Level, 'distance'>>([[0, { join: 'round', rough: null }]]);
   for (const border of borders)
-    for (const distance of borderBand(border)) if (distance !== 0) joins.set(distance, border.join);
-  const levels = [...joins].map(([distance, join]) => ({ distance, join })).sort((a, b) => b.distance - a.distance);
+    borderBand(border).forEach((distance, i) => {
+      const rough = roughAt(border, i === 0 ? 'outer' : 'inner');
+      const known = edges.get(distance);
+      if (distance === 0 && rough) edges.set(0, { join: 'round', rough });
+      else if (distance !== 0) edges.set(distance, { join: border.join, rough: rough ?? known?.rough ?? null });
+    });
+  const levels = [...edges].map(([distance, edge]) => ({ distance, ...edge })).sort((a, b) => b.distance - a.distance);
   const rings = levels.map(({ distance }, i): Ring => {
     const inner = levels[i + 1]?.distance ?? -Infinity;
-    const here = borders.filter((border) => {
+    const isHere = (border: Border) => {
       const [outside, inside] = borderBand(border);
       return inside <= inner && outside >= distance;
-    });
+    };
     const photo = distance <= 0;
-    if (!here.every(isEven)) return { over: [0, 0, 0, 0], varying: here, photo };
+    const here = borders.filter(isHere);
+    const coats = coatsIn(borders, isHere, photo);
+    if (!here.every(isEven) || coats.length > here.length) return { over: [0, 0, 0, 0], varying: coats, photo };
     const over = here.reduce<Ring['over']>(
       (below, border) => sourceOver(below, withOpacity(border.paint, border.opacity)),
       [0, 0, 0, 0],

@@ -174,11 +174,12 @@ function writeOne(plate: Plate, caption: Caption, told: Told, out: Uint8ClampedA
   const outline = letters.flat();
   const window = windowAround(outline, plate);
   if (!window) return null;
-  const { scale, picks } = plate;
+  const { scale, picks, origin } = plate;
+  const corner = [origin[0] * scale, origin[1] * scale] as const;
   const [scratch, at] = [new Float32Array(window.width), new Int32Array(window.width)];
   for (const band of bandsOf(window)) {
     const mask = letterMask(letters, band);
-    const paint = paintRows(caption.paint, 1, { outline, box: boxOf(outline), scale, window: band, picks });
+    const paint = paintRows(caption.paint, 1, { outline, box: boxOf(outline), scale, window: band, picks, corner });
     for (let y = 0, i = 0; y < band.height; y++) {
       fillPaint(paint, band.left, band.top + y, band.width, scratch, at);
       let k = ((band.top + y) * plate.width + band.left) * 4;

@@ -9,14 +9,20 @@ import {
   type PaintRows,
   type Picked,
 } from '../paint';
-import { alongField, depthField, type Line, type PixelWindow } from '../raster';
+import { alongField, depthField, type Beside, type Line, type PixelWindow } from '../raster';
 import { boundsOf, type Polygon } from '../shape';
+import { inSteps } from './steps';
+import { textureValues } from './textures';
 
 export type PaintGround = {
   /** The shape in pixels: what gradients follow inwards. */
   readonly outline: readonly Polygon[];
   /** The line that is painted: what gradients follow along it. */
   readonly line?: Line;
+  /** Where its pixels lie beside that line; only these are asked for. */
+  readonly beside?: Beside | null;
+  /** The frame's corner, pixels. */
+  readonly corner: readonly [x: number, y: number];
   /** What a gradient fills, pixels. */
   readonly box: PaintBox;
   /** Pixels per frame unit. */
@@ -49,5 +55,9 @@ export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround
   const field = (values: Uint16Array) => ({ ramp, places: { kind: 'field', field: { ...window, values } }, pick: -1 }) as const; // prettier-ignore
   if (paint.kind === 'contour') return field(depthField(outline, paint.depth * scale, window));
   if (paint.kind === 'along') return field(alongField(ground.line ?? { outline, reach: 0 }, window));
+  if (paint.kind === 'texture') {
+    const values = textureValues(paint, { beside: null, ...ground });
+    return field(inSteps(values));
+  }
   return { ramp, places: placesOf(paint, ground.box), pick: -1 };
 }

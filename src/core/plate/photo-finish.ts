@@ -12,11 +12,12 @@ import {
   type Blend,
   type Matrix,
 } from '../paint';
-import { bandsOf, softCoverage, type PixelWindow } from '../raster';
+import { bandsOf, besideOutline, softCoverage, type PixelWindow } from '../raster';
 import { offset } from '../shape';
 import { paintRows, type LaidPaint, type PaintGround } from './paints';
 import type { Sided } from './sided';
-import type { Shadow } from '../layers';
+import type { EdgeRelief, Light, Shadow } from '../layers';
+import { shadingOf, slopesOf } from './relief';
 import type { Template } from '../template';
 
 type Step =
@@ -86,16 +87,47 @@ function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Ste
   };
 }
 
+/** Shade and highlights on the photo's own edge. */
+function reliefSteps(relief: EdgeRelief, light: Light, { outline, scale, window }: PaintGround): Step[] {
+  const wide = relief.width * scale;
+  const inner = offset(outline, -wide, 'round').map((polygon) => [...polygon].reverse());
+  const within = [...offset(outline, 1, 'round'), ...inner];
+  const shading = shadingOf(light, relief);
+  const [shades, highlights] = [0, 1].map(() => new Uint16Array(window.width * window.height)) as [Uint16Array<ArrayBuffer>, Uint16Array<ArrayBuffer>]; // prettier-ignore
+  const pair = new Float64Array(2);
+  const room = Math.ceil(1.5 * relief.softness * scale);
+  for (const band of bandsOf(window)) {
+    const seen = { left: band.left - room, top: band.top - room, width: band.width + 2 * room, height: band.height + 2 * room }; // prettier-ignore
+    const { right, down } = slopesOf(relief, wide, scale, besideOutline(outline, wide + 2, within, seen), null);
+    for (let y = 0; y < band.height; y++) {
+      const from = (y + band.top - window.top) * window.width;
+      for (let x = 0, k = (y + room) * seen.width + room; x < band.width; x++, k++) {
+        shading(right[k]!, down[k]!, pair);
+        shades[from + x] = pair[0]! * 65535 + 0.5;
+        highlights[from + x] = pair[1]! * 65535 + 0.5;
+      }
+    }
+  }
+  const step = (mode: Blend, colour: string, values: Uint16Array<ArrayBuffer>): Step => ({
+    kind: 'blend',
+    mode,
+    ramp: fadeRamp(colour, 1),
+    places: { kind: 'field', field: { ...window, values } },
+    pick: -1,
+  });
+  return [step(relief.shadeBlend, relief.shade, shades), step(relief.highlightBlend, relief.highlight, highlights)];
+}
+
 /**
  * The photo's finish for a picture in which it shows in `window`; null where it is left as it is.
  */
 export function photoFinish(
-  { filters, tints, shadows }: Pick<Template, 'filters' | 'tints' | 'shadows'>,
-  { outline, photoBox: box, scale, picks }: Pick<PaintGround, 'outline' | 'scale' | 'picks'> & Pick<Sided, 'photoBox'>,
+  { filters, tints, shadows, edge, light }: Pick<Template, 'filters' | 'tints' | 'shadows' | 'edge' | 'light'>,
+  { outline, photoBox: box, scale, picks, corner }: Pick<PaintGround, 'outline' | 'scale' | 'picks' | 'corner'> & Pick<Sided, 'photoBox'>, // prettier-ignore
   window: PixelWindow,
 ): PhotoFinish | null {
   if (window.width * window.height === 0) return null;
-  const ground = { outline, scale, window, box, picks };
+  const ground = { outline, scale, window, box, picks, corner };
   const steps: Step[] = [
     ...matricesOf(filters).map((matrix) => ({ kind: 'matrix', matrix }) as const),
     ...tints
@@ -108,6 +140,7 @@ export function photoFinish(
       .filter(({ on, kind }) => on && kind === 'inner')
       .reverse()
       .map((shadow) => innerStep(shadow, ground)),
+    ...(edge.relief ? reliefSteps(edge.relief, light, ground) : []),
   ];
   return steps.length === 0 ? null : folded(steps);
 }

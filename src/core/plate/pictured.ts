@@ -10,7 +10,7 @@ import type { Coat } from './coat';
 import { boxOf, paintRows, type PaintGround } from './paints';
 
 /** What such layers lie in: all of it, and where the frame's corner is, pixels. */
-export type Room = Omit<PaintGround, 'box'> & { readonly area: PaintBox; readonly corner: readonly [x: number, y: number] }; // prettier-ignore
+export type Room = Omit<PaintGround, 'box'> & { readonly area: PaintBox };
 
 const FLAT = { kind: 'flat' } as const;
 

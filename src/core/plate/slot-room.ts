@@ -2,6 +2,7 @@
 import type { PixelWindow } from '../raster';
 import { boundsOf } from '../shape';
 import { outputHeight, pictureOf, scaleAt, slotTemplate, type Template } from '../template';
+import { echoReach } from './echoes';
 import { borderBand, thrownShadows, visibleBorders } from './layers';
 import { sidedIn } from './sided';
 
@@ -13,7 +14,7 @@ function reachOf(slot: Template, height: number): readonly number[] {
   const { edge, reflection } = slot;
   const rim = Math.max(0, ...visibleBorders(slot.borders).map((border) => borderBand(border)[0] * (border.join === 'miter' ? 4 : 1))); // prettier-ignore
   const soft = edge.feather * 3;
-  const around = Math.max(rim, soft);
+  const around = Math.max(rim, soft) + echoReach(slot.borders, height + rim);
   const all: [number, number, number, number] = [around, around, around, around];
   for (const { kind, x, y, blur, spread, depth } of thrownShadows(slot)) {
     const by = around + 3 * blur + Math.max(0, spread);

@@ -204,7 +204,7 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
   const outermost = levels[0]!;
   const innermost = levels[levels.length - 1]!;
   const last = rings[rings.length - 1]!;
-  const plainInside = last.photo && last.over[3] === 0 && !last.varying;
+  const plainInside = last.photo && last.over[ALPHA] === 0 && !last.varying;
   const even = Float64Array.from(ground.even);
   const isGround = even[ALPHA]! > 0 || rowOfGround !== null;
   const bareOutside = !isGround && !feather && !mirror && masks.length === 0;
@@ -233,6 +233,10 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
     if (mirror?.isIn(x)) mirror.lay(x, below);
   };
 
+  /** Whether pixel `i` shows the photo and nothing else. */
+  const isPlain = (i: number): boolean =>
+    innermost[i] === 1 && (!feather || feather[i] === 1) && (plainInside || cutout.isPhoto(i));
+
   for (let y = 0; y < height; y++) {
     const from = y * width;
     const end = from + width;
@@ -248,9 +252,9 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
         while (i + 1 < end && outermost[i + 1] === 0) i++;
         continue;
       }
-      if (!front && plainInside && innermost[i] === 1 && (!feather || feather[i] === 1)) {
+      if (!front && isPlain(i)) {
         const begun = i;
-        while (i + 1 < end && innermost[i + 1] === 1 && (!feather || feather[i + 1] === 1)) i++;
+        while (i + 1 < end && isPlain(i + 1)) i++;
         alphas.fill(OPAQUE, first + begun, first + i + 1);
         if (!out.isIn(SORTS.photo)) out.begin(first + begun, SORTS.photo);
         continue;

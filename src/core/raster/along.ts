@@ -4,7 +4,7 @@ import { coverage, type PixelWindow } from './coverage';
 import { sidesOf } from './distance';
 
 /** Clockwise, from its topmost point on; of several as high the one furthest to the left. */
-function laidOut(polygon: Polygon): Polygon {
+export function laidOut(polygon: Polygon): Polygon {
   const way = polygonArea(polygon) < 0 ? [...polygon].reverse() : polygon;
   const first = way.reduce((best, [x, y], i) => {
     const [bx, by] = way[best]!;
@@ -23,7 +23,7 @@ export type Line = {
 };
 
 /** For each side where on its outline it begins, how long it is, and how long the whole outline. */
-function lengthsOf(polygons: readonly Polygon[]) {
+export function lengthsOf(polygons: readonly Polygon[]) {
   const [begins, long, whole]: number[][] = [[], [], []];
   for (const polygon of polygons) {
     const own = polygon.map(([x, y], i) => {

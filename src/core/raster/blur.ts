@@ -48,20 +48,43 @@ function boxRow(
 type RowWork = (from: Float64Array, to: Float64Array, width: number) => Float64Array;
 
 /**
- * Works along rows of `width`, in place; beyond the ends lies zero. Row by row in two small
- * buffers with room at their ends: nothing leaves the cache, and no tap has to ask where
- * it is. Several times as fast as passes over the whole picture.
+ * Works along rows of `width`, in place; beyond the ends lies zero. Stretch by stretch in two small
+ * buffers with room at their ends: nothing leaves the cache, no tap has to ask where it is, and
+ * nothing is done where there is nothing. Several times as fast as passes over the whole picture.
+ *
+ * @param reach how far all passes together spread
  */
-function alongRows(pixels: Float32Array, width: number, height: number, room: number, work: RowWork): void {
+function alongRows(
+  pixels: Float32Array,
+  width: number,
+  height: number,
+  room: number,
+  reach: number,
+  work: RowWork,
+): void {
+  // prettier-ignore
   const from = new Float64Array(width + 2 * room);
   const to = new Float64Array(width + 2 * room);
   for (let y = 0; y < height; y++) {
     const start = y * width;
-    let inked = 0;
-    for (let x = 0; x < width; x++) inked += from[x + room] = pixels[start + x]!;
-    if (inked === 0) continue;
-    const done = work(from, to, width);
-    for (let x = 0; x < width; x++) pixels[start + x] = done[x + room]!;
+    for (let x = 0; x < width;) {
+      while (x < width && pixels[start + x] === 0) x++;
+      if (x === width) break;
+      const first = Math.max(0, x - reach);
+      // A stretch goes on over gaps that both of its sides spread into.
+      let last = x;
+      while (x < width && x - last <= 2 * reach) {
+        if (pixels[start + x] !== 0) last = x;
+        x++;
+      }
+      const n = Math.min(width, last + 1 + reach) - first;
+      for (let k = 0; k < n; k++) from[k + room] = pixels[start + first + k]!;
+      from.fill(0, n + room, n + 2 * room);
+      to.fill(0, n + room, n + 2 * room);
+      const done = work(from, to, n);
+      for (let k = 0; k < n; k++) pixels[start + first + k] = done[k + room]!;
+      x = Math.max(x, first + n);
+    }
   }
 }
 
@@ -115,9 +138,10 @@ export function blur(pixels: Float32Array, width: number, height: number, sigma:
   if (sigma <= 0) return;
   const narrow = sigma < DIRECT_BELOW;
   const [work, room] = narrow ? [gaussWork(sigma), blurReach(sigma)] : [boxWork(sigma), boxFor(sigma).radius + 1];
+  const reach = narrow ? room : room * PASSES;
   const other = new Float32Array(pixels.length);
-  alongRows(pixels, width, height, room, work);
+  alongRows(pixels, width, height, room, reach, work);
   transpose(pixels, other, width, height);
-  alongRows(other, height, width, room, work);
+  alongRows(other, height, width, room, reach, work);
   transpose(other, pixels, height, width);
 }

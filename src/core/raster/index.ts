@@ -6,3 +6,4 @@ export { resample, type Outside } from './resample';
 export { softCoverage } from './soft-coverage';
 export { alongField, dashField, dashPolygons, type Line } from './along';
 export { depthField } from './distance';
+export { besideOutline, type Beside } from './beside';

@@ -11,7 +11,8 @@ const side = ([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point) => (bx - ax) * 
 const crosses = (a: Point, b: Point, c: Point, d: Point) =>
   side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
 
-function polygonCrosses(polygon: Polygon): boolean {
+/** True where a polygon runs across itself. */
+export function polygonCrosses(polygon: Polygon): boolean {
   const sides = polygon.map((from, i) => {
     const to = polygon[(i + 1) % polygon.length]!;
     return { from, to, left: Math.min(from[0], to[0]), right: Math.max(from[0], to[0]) };

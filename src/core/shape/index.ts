@@ -1,5 +1,6 @@
 export { after, IDENTITY, inverseOf, mapPoint } from './affine';
 export { around } from './around';
+export { bent, pinAt, type Pin } from './bend';
 export { boundsOfOutline } from './bounds';
 export { resolve, unite, type FillRule } from './combine';
 export { cutAt, isStraight, pointAt } from './cubic';
@@ -12,10 +13,12 @@ export { difference, joinSchema, offset, union, type Join } from './offset';
 export { mapOutline, straight, type Affine, type Contour, type Cubic, type Outline, type Point } from './path';
 export { parsePathData, pathData } from './path-data';
 export { CATALOGUE, isCalled, type CatalogueEntry } from './presets';
+export { raggedOutline, raggedPolygons } from './ragged';
 export { SHAPES, SHAPE_KINDS } from './registry';
 export { roundOutline } from './round';
 export { shapeSchema, type Box, type ShapeDocument } from './schema';
 export {
+  boxPlaces,
   combinedOf,
   completeShape,
   contoursOf,

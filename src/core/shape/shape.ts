@@ -119,6 +119,9 @@ export function placing({ cx, cy, angle, mirror }: Box, sx = 1, sy = 1): Affine 
   return [cos * x, sin * x, -sin * sy, cos * sy, cx, cy];
 }
 
+/** From shares of a box, from its left top corner, to where they lie. */
+export const boxPlaces = (box: Box): Affine => after(placing(box, box.width, box.height), [1, 0, 0, 1, -0.5, -0.5]);
+
 /** Turning a mirrored outline's contours round again keeps what is filled clockwise. */
 const upright = (outline: Outline, mirrored: boolean): Outline =>
   mirrored ? outline.map((contour) => reversed(contour)) : outline;

@@ -8,7 +8,7 @@ export const withoutFinish = (template: Template): Template => withEachSlot(bare
 
 const bared = (template: Template): Template => ({
   ...template,
-  edge: { ...template.edge, rounding: 0, feather: 0 },
+  edge: { ...template.edge, rounding: 0, feather: 0, pins: [], rough: null, relief: null },
   behind: [],
   before: [],
   filters: NO_FILTERS,

@@ -6,17 +6,9 @@ import { inPicture } from './output-size';
 import { pictureOf } from './picture';
 import type { Template } from './template';
 import { withEachSlot } from './slots';
-import { pixelsPerUnit, type Unit } from './units';
+import { pixelsPerUnit, tidyIn, type Unit } from './units';
 
 export type Frame = Template['frame'];
-
-/** Decimals that lengths are kept to: readable, and fine enough that pixels come back from any unit as they were. */
-const DECIMALS: Readonly<Record<Unit, number>> = { px: 3, mm: 5, cm: 6, in: 6, pt: 5 };
-
-function tidyIn(unit: Unit) {
-  const k = 10 ** DECIMALS[unit];
-  return (v: number) => Math.round(v * k) / k;
-}
 
 /** The same frame measured in another unit; it keeps its size in pixels. */
 export function frameIn(frame: Frame, unit: Unit): Frame {

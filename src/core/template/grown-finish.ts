@@ -1,10 +1,11 @@
 /** All that a template has of a finish, for a frame of another size. */
-import { grown, grownPaint, LAYER_LISTS, mat, reflection, type Growth } from '../layers';
+import { edgeRelief, grown, grownPaint, LAYER_LISTS, mat, reflection, rough, type Growth } from '../layers';
 import type { TemplateDocument } from './schema';
 
 export type Finish = Pick<
   TemplateDocument,
   | 'edge'
+  | 'light'
   | 'behind'
   | 'before'
   | 'filters'
@@ -18,9 +19,16 @@ export type Finish = Pick<
 >;
 
 export function grownFinish(finish: Finish, growth: Growth): Finish {
-  const { edge, behind, before, filters, tints, borders, shadows, captions, backdrop } = finish;
+  const { edge, light, behind, before, filters, tints, borders, shadows, captions, backdrop } = finish;
   return {
-    edge: { ...edge, rounding: growth.length(edge.rounding), feather: growth.length(edge.feather) },
+    edge: {
+      ...edge,
+      rounding: growth.length(edge.rounding),
+      feather: growth.length(edge.feather),
+      rough: edge.rough && grown(rough, edge.rough, growth),
+      relief: edge.relief && grown(edgeRelief, edge.relief, growth),
+    },
+    light,
     filters,
     behind: behind.map((layer) => grown(LAYER_LISTS.behind, layer, growth)),
     before: before.map((layer) => grown(LAYER_LISTS.before, layer, growth)),

@@ -4,6 +4,8 @@ export { saysTheSame } from './same';
 export { collisionsOf, mergeTemplates, type Collision } from './merge';
 export { frameWidthInPixels, inPicture, outputHeight, timesSize, widthFor, type OutputSize } from './output-size';
 export { STARTING_FINISHES, withFinish } from './finishes';
+export { framingDocument, framingOf, withFraming, type Framing } from './framing';
+export { READY_FRAMINGS } from './framings';
 export { withoutFinish } from './finish';
 export { STARTING_TEMPLATES } from './starting-templates';
 export { photoBox, photoOutline } from './photo-room';
@@ -15,9 +17,11 @@ export { documentSchema, frameSchema } from './schema';
 export { MAX_OUTPUT_WIDTH } from './outputs';
 export { keptPart, type KeptPart } from './trim';
 export {
+  bentBy,
   keptTemplate,
   MAX_PIXELS,
   parseTemplate,
+  pinsIn,
   type Output,
   type Slot,
   featherReach,

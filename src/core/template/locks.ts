@@ -9,7 +9,7 @@ export const FIELD_GROUPS = {
   edge: { label: 'edge', keys: ['edge'] },
   colours: { label: 'colours', keys: ['filters'] },
   tints: { label: 'tints', keys: ['tints'] },
-  borders: { label: 'borders', keys: ['borders'] },
+  borders: { label: 'borders', keys: ['borders', 'light'] },
   shadows: { label: 'shadows', keys: ['shadows', 'reflection'] },
   mat: { label: 'mat', keys: ['mat'] },
   before: { label: 'what lies on top', keys: ['before'] },

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { outputSchema, ppiSchema } from './outputs';
-import { before, behind, border, caption, mat, reflection, shadow, tint } from '../layers';
+import { before, behind, border, caption, edgeRelief, light, mat, reflection, rough, shadow, tint } from '../layers';
 import { areaPaintSchema, filtersSchema } from '../paint';
 import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
@@ -23,10 +23,22 @@ export const frameSchema = z.strictObject({
   ppi: ppiSchema.default(96),
 });
 
+/** Shares of the shape's box, from its left top corner, before it is turned. */
+const pinPlace = z.tuple([z.number().min(-10).max(10), z.number().min(-10).max(10)]);
+
 const edgeSchema = z.strictObject({
   rounding: length.default(0),
   feather: length.default(0),
   featherSide: z.enum(['inside', 'centre', 'outside']).default('inside'),
+  /** Pins that bend the outline: each from its place to another; one that stays holds it there. */
+  pins: z
+    .array(z.strictObject({ from: pinPlace, to: pinPlace }))
+    .max(16)
+    .default([]),
+  /** After bending. */
+  rough: rough.schema.nullable().default(null),
+  /** How the photo's own edge stands under the light. */
+  relief: edgeRelief.schema.nullable().default(null),
 });
 
 /** A subject's extent over the shape's box. */
@@ -128,6 +140,7 @@ export const documentSchema = z.strictObject({
   frame: whole(frameSchema),
   shape: shapeSchema.default({ kind: 'circle' }),
   edge: whole(edgeSchema),
+  light: whole(light.schema),
   centring: whole(centringSchema),
   /** The photo lies in the shape, or around it as around a window. */
   mode: z.enum(['cutout', 'window']).default('cutout'),

@@ -2,11 +2,16 @@
 import type { z } from 'zod';
 import { WobrelError } from '../errors';
 import {
+  bent,
+  boxPlaces,
   completeShape,
   keptShape,
+  mapPoint,
   outlineOf,
+  raggedOutline,
   roundOutline,
   type Outline,
+  type Pin,
   type Shape,
   type ShapeDocument,
 } from '../shape';
@@ -166,6 +171,31 @@ export const featherShift = ({ feather, featherSide }: Template['edge']): number
 export const featherReach = (edge: Template['edge']): number =>
   edge.featherSide === 'inside' ? 0 : featherShift(edge) + 1.5 * edge.feather;
 
-/** The template's outline in frame units: its shape, with rounded corners. */
-export const templateOutline = ({ shape, edge }: Pick<Template, 'shape' | 'edge'>): Outline =>
-  roundOutline(outlineOf(shape), edge.rounding);
+type Edged = Pick<Template, 'shape' | 'edge'>;
+type Outlined = { readonly outline: Outline; readonly bentBy: number };
+
+/** The pins of an edge in frame units. */
+export function pinsIn({ shape, edge }: Edged): Pin[] {
+  const map = boxPlaces(shape.box);
+  return edge.pins.map(({ from, to }) => ({ from: mapPoint(map, from), to: mapPoint(map, to) }));
+}
+
+/** Outlines of edges that take work, by the edge and the shape that they are of. */
+const edged = new WeakMap<Edged['edge'], WeakMap<Shape, Outlined>>();
+
+function outlined({ shape, edge }: Edged): Outlined {
+  const known = edged.get(edge)?.get(shape);
+  if (known) return known;
+  const rounded = roundOutline(outlineOf(shape), edge.rounding);
+  const { outline, share } = bent(rounded, pinsIn({ shape, edge }));
+  const made = { outline: edge.rough ? raggedOutline(outline, edge.rough) : outline, bentBy: share };
+  if (!edged.has(edge)) edged.set(edge, new WeakMap());
+  edged.get(edge)!.set(shape, made);
+  return made;
+}
+
+/** The template's outline in frame units: its shape with rounded corners, bent, and as rough as it is. */
+export const templateOutline = (template: Edged): Outline => outlined(template).outline;
+
+/** How much of their way the pins go, 0…1: less than 1 where the outline would run across itself. */
+export const bentBy = (template: Edged): number => outlined(template).bentBy;

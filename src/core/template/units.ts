@@ -13,3 +13,12 @@ export const PER_INCH: Readonly<Record<Unit, number>> = { px: 96, mm: 25.4, cm: 
 export function pixelsPerUnit(unit: Unit, ppi: number): number {
   return unit === 'px' ? 1 : ppi / PER_INCH[unit];
 }
+
+/** Decimals that lengths are kept to: readable, and fine enough that pixels come back from any unit as they were. */
+const DECIMALS: Readonly<Record<Unit, number>> = { px: 3, mm: 5, cm: 6, in: 6, pt: 5 };
+
+/** Rounds a length so. */
+export function tidyIn(unit: Unit) {
+  const k = 10 ** DECIMALS[unit];
+  return (v: number) => Math.round(v * k) / k;
+}

@@ -52,6 +52,14 @@ export const shapes = sqliteTable('shapes', {
   createdAt: now('created_at'),
 });
 
+/** Own framings, for a frame whose shorter side is 1080 units. */
+export const framings = sqliteTable('framings', {
+  id: id(),
+  name: text('name').notNull().unique(),
+  document: text('document', { mode: 'json' }).notNull(),
+  createdAt: now('created_at'),
+});
+
 export const batches = sqliteTable('batches', {
   id: id(),
   name: text('name').notNull(),
@@ -368,6 +376,7 @@ export const KINDS = [
   'batch',
   'template',
   'shape',
+  'framing',
   'picture',
   'delivery',
   'upload',

@@ -7,6 +7,7 @@ const KIND: Readonly<Record<Kind, string>> = {
   batch: 'the batch',
   template: 'the template',
   shape: 'the shape',
+  framing: 'the framing',
   picture: 'the picture',
   delivery: 'a delivery of',
   upload: 'an upload to',

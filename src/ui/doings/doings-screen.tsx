@@ -15,6 +15,7 @@ const KINDS: Readonly<Record<string, string>> = {
   batch: 'batches',
   template: 'templates',
   shape: 'shapes',
+  framing: 'framings',
   picture: 'pictures',
   delivery: 'deliveries',
   upload: 'uploads',

@@ -1,6 +1,6 @@
 'use client';
 import type { z } from 'zod';
-import type { Border, Control, LayerDefinition, Place, Room } from '@/core/layers';
+import type { Border, Control, LayerDefinition, Place, ProfileCurve, Room } from '@/core/layers';
 import type { LinePaint } from '@/core/paint';
 import type { Shape } from '@/core/shape';
 import type { Template } from '@/core/template';
@@ -12,7 +12,10 @@ import { limitsOf } from '../shared/number-limits';
 import { SelectField } from '../shared/select-field';
 import { PictureField } from '../pictures/picture-field';
 import { BoxField } from './box-field';
+import { CurveField } from './curve-field';
 import { DashesField } from './dashes-field';
+import { LayerParts } from './layer-parts';
+import { SeedField } from './seed-field';
 import { MaskField } from './mask-field';
 import { goodDepth } from './lists';
 import { StrengthField } from './strength-field';
@@ -98,8 +101,51 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
       }
       case 'strength':
         return <StrengthField key={key} label={label} value={value as number} onChange={take} onDrag={onDrag} />;
-      case 'colour':
-        return <ColourField key={key} label={label} value={value as string} onChange={take} onDrag={onDrag} />;
+      case 'angle':
+      case 'count':
+      case 'number': {
+        const [min, max] = limitsOf(definition.schema.shape[key] as z.ZodType);
+        return (
+          <NumberField
+            key={key}
+            label={label}
+            value={value as number}
+            min={min}
+            max={max}
+            unit={control.as === 'angle' ? '°' : ''}
+            slider={control.slider}
+            onChange={(v) => take(control.as === 'count' ? Math.round(v) : v)}
+            onDrag={onDrag}
+          />
+        );
+      }
+      case 'seed':
+        return <SeedField key={key} seed={value as number} onChange={take} />;
+      case 'curve':
+        return <CurveField key={key} label={label} curve={value as ProfileCurve} onChange={take} onDrag={onDrag} />;
+      case 'colour': {
+        const colour = (
+          <ColourField
+            key={key}
+            label={control.open ? 'Colour' : label}
+            value={value as string}
+            onChange={take}
+            onDrag={onDrag}
+          />
+        );
+        if (!control.open) return colour;
+        return (
+          <div key={key}>
+            <ChoiceField
+              label={label}
+              value={value === null ? 'open' : 'own'}
+              options={{ open: control.open, own: 'a colour' }}
+              onChange={(next) => take(next === 'open' ? null : '#c9765a')}
+            />
+            {value !== null && colour}
+          </div>
+        );
+      }
       case 'text':
         return (
           <PatternField key={key} label={label} value={value as string} most={500} onChange={take} onDrag={onDrag} />
@@ -162,6 +208,7 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
             paint={value as LinePaint}
             depth={control.depth?.(values, room) ?? room.depth}
             unit={unit}
+            side={room.reach * 8}
             onChange={take}
             onDrag={onDrag}
           />
@@ -186,7 +233,21 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
     }
   };
 
-  return Object.entries(definition.controls as Readonly<Record<string, Control<Values>>>).map(([key, control]) =>
-    without.includes(key) || control.shown?.(values) === false ? null : field(key, control),
+  const fields = Object.entries(definition.controls as Readonly<Record<string, Control<Values>>>).map(
+    ([key, control]) => (without.includes(key) || control.shown?.(values) === false ? null : field(key, control)),
+  );
+  if (!definition.parts) return fields;
+  return (
+    <>
+      {fields}
+      <LayerParts
+        form={(props) => <LayerForm {...props} />}
+        parts={definition.parts}
+        values={values}
+        template={template}
+        onChange={set}
+        onDrag={onDrag}
+      />
+    </>
   );
 }

@@ -1,5 +1,5 @@
 /** Lists of layers, changed in one place, and new ones for them. */
-import { LAYER_LISTS, type LayerList } from '@/core/layers';
+import { LAYER_LISTS, type LayerList, type LayerPart } from '@/core/layers';
 import type { Template } from '@/core/template';
 
 export type LayerOf<K extends LayerList> = Template[K][number];
@@ -49,14 +49,19 @@ const BEGINNINGS: { readonly [K in LayerList]: (template: Template, lengths: Lay
   captions: (template, { size }) => ({ at: captionPlace(template, size) }),
 };
 
-/** A new layer: the format's own defaults, its lengths in proportion to the frame. */
-export function newLayer<K extends LayerList>(list: K, template: Template): LayerOf<K> {
-  const definition = LAYER_LISTS[list];
-  const k = Math.min(template.frame.width, template.frame.height) / FRAME;
-  const layer: Record<string, unknown> = definition.schema.parse({});
+/** The format's own defaults for a layer or a part of one, its lengths in proportion to the frame. */
+export function defaultsFor(definition: LayerPart, { frame }: Pick<Template, 'frame'>): Record<string, unknown> {
+  const k = Math.min(frame.width, frame.height) / FRAME;
+  const layer = definition.schema.parse({}) as Record<string, unknown>;
   for (const key of definition.lengths) {
     const value = layer[key];
     if (typeof value === 'number') layer[key] = rounded(value * k);
   }
-  return { ...layer, ...BEGINNINGS[list](template, layer as LayerOf<K>) } as LayerOf<K>;
+  return layer;
+}
+
+/** A new layer. */
+export function newLayer<K extends LayerList>(list: K, template: Template): LayerOf<K> {
+  const layer = defaultsFor(LAYER_LISTS[list] as LayerPart, template) as LayerOf<K>;
+  return { ...layer, ...BEGINNINGS[list](template, layer) };
 }

@@ -7,6 +7,7 @@ import { ColourField } from './colour-field';
 import { NumberField } from '../shared/number-field';
 import { optionsOf, SelectField } from '../shared/select-field';
 import { GradientBar } from './gradient-bar';
+import { TextureFields } from './texture-fields';
 import { asKind, kindOf, movedStop, type Gradient, type PaintKind, type Stop } from './paint-kinds';
 
 const KINDS: Readonly<Record<PaintKind, string>> = {
@@ -17,6 +18,7 @@ const KINDS: Readonly<Record<PaintKind, string>> = {
   linear: 'linear gradient',
   radial: 'radial gradient',
   conic: 'conic gradient',
+  texture: 'texture',
 };
 const FROM = { subject: 'its subject', ground: 'its ground', photo: 'all of it' } as const;
 const TONES = { main: 'main', vivid: 'vivid', light: 'light', dark: 'dark' } as const;
@@ -33,6 +35,8 @@ type PaintFieldProps = {
   /** A depth that suits the shape, and the unit of lengths. */
   readonly depth: number;
   readonly unit: string;
+  /** The frame's shorter side. */
+  readonly side: number;
   /** True for a line, which may change along its length. */
   readonly isLine?: boolean;
   readonly onChange: (paint: LinePaint) => void;
@@ -44,9 +48,11 @@ function Geometry({
   paint,
   unit,
   depth,
+  side,
+  isLine,
   onChange,
   onDrag,
-}: Omit<PaintFieldProps, 'label' | 'paint' | 'isLine'> & { readonly paint: Gradient }) {
+}: Omit<PaintFieldProps, 'label' | 'paint' | 'isLine'> & { readonly paint: Gradient; readonly isLine: boolean }) {
   const degrees = { min: -3600, max: 3600, unit: '°', slider: [0, 360] as const, onDrag };
   const share = (label: string, axis: 0 | 1, at: readonly [number, number], set: (at: [number, number]) => void) => (
     <NumberField
@@ -61,6 +67,7 @@ function Geometry({
     />
   );
   if (paint.kind === 'along') return null;
+  if (paint.kind === 'texture') return <TextureFields {...{ paint, unit, side, isLine, onChange, onDrag }} />;
   if (paint.kind === 'linear')
     return (
       <NumberField
@@ -119,13 +126,13 @@ function Geometry({
 
 /** A colour or a gradient: its kind, its stops, and where it lies. */
 export function PaintField({ label, paint, isLine = false, ...rest }: PaintFieldProps) {
-  const { depth, onChange, onDrag } = rest;
+  const { depth, side, onChange, onDrag } = rest;
   const [stop, setStop] = useState(0);
   const kinds = (
     <SelectField
       label={label}
       value={kindOf(paint)}
-      onChange={(kind) => onChange(asKind(paint, kind as PaintKind, depth))}
+      onChange={(kind) => onChange(asKind(paint, kind as PaintKind, { depth, side, isLine }))}
     >
       {Object.entries(KINDS)
         .filter(([kind]) => isLine || kind !== 'along')
@@ -189,7 +196,7 @@ export function PaintField({ label, paint, isLine = false, ...rest }: PaintField
           Take stop {chosen + 1} out
         </Button>
       )}
-      <Geometry paint={paint} {...rest} />
+      <Geometry paint={paint} isLine={isLine} {...rest} />
     </>
   );
 }

@@ -3,19 +3,21 @@ import { asKind, cssStops, kindOf, movedStop, withStop, type PaintKind, type Sto
 
 const STOPS: Stop[] = [[0, '#ff0000'], [0.5, '#00ff00'], [1, '#0000ff']]; // prettier-ignore
 
+const SUITS = { depth: 40, side: 1080, isLine: true };
+
 test('every kind becomes every other, and is one that the document takes', () => {
-  const kinds: PaintKind[] = ['colour', 'linear', 'radial', 'conic', 'contour'];
+  const kinds: PaintKind[] = ['colour', 'linear', 'radial', 'conic', 'contour', 'along', 'texture'];
   for (const from of kinds)
     for (const to of kinds) {
-      const paint = asKind(asKind('#abc', from, 40), to, 40);
+      const paint = asKind(asKind('#abc', from, SUITS), to, SUITS);
       expect(kindOf(paint)).toBe(to);
       expect(linePaintSchema.parse(paint)).toEqual(paint);
     }
 });
 
 test('a colour fades to nothing, and a gradient keeps its stops from kind to kind', () => {
-  expect(asKind('#aabbcc80', 'linear', 1)).toMatchObject({ stops: [[0, '#aabbcc80'], [1, '#aabbcc00']] }); // prettier-ignore
-  expect(asKind({ kind: 'linear', angle: 3, stops: STOPS }, 'contour', 7)).toEqual({ kind: 'contour', depth: 7, stops: STOPS }); // prettier-ignore
+  expect(asKind('#aabbcc80', 'linear', SUITS)).toMatchObject({ stops: [[0, '#aabbcc80'], [1, '#aabbcc00']] }); // prettier-ignore
+  expect(asKind({ kind: 'linear', angle: 3, stops: STOPS }, 'contour', SUITS)).toEqual({ kind: 'contour', depth: 40, stops: STOPS }); // prettier-ignore
 });
 
 test('a stop is held by its neighbours', () => {

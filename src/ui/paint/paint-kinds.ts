@@ -1,5 +1,6 @@
 /** Paints as they are offered, and how one becomes another. */
-import { isPicked, RAMP_STEPS, rampOf, type LinePaint, type Picked } from '@/core/paint';
+import { isPicked, parseColour, RAMP_STEPS, rampOf, type LinePaint, type Picked } from '@/core/paint';
+import { anotherTexture } from './textures';
 
 export type Gradient = Exclude<LinePaint, string | Picked>;
 export type PaintKind = 'colour' | 'picked' | Gradient['kind'];
@@ -17,14 +18,27 @@ export function firstColour(paint: LinePaint): string {
 }
 
 const clear = (colour: string) => `${colour.slice(0, 7).padEnd(7, '0')}00`;
+/** Halfway to white. */
+function lighter(colour: string): string {
+  const { r, g, b } = parseColour(colour);
+  return `#${[r, g, b].map((v) => Math.round((0.5 + v / 2) * 255).toString(16).padStart(2, '0')).join('')}`; // prettier-ignore
+}
+
 const full = (hex: string) => (hex.length <= 5 ? `#${[...hex.slice(1)].map((c) => c + c).join('')}` : hex);
 
-/** The same colours in another kind; a plain colour fades to nothing. `depth` is a good one for a contour, frame units. */
-export function asKind(paint: LinePaint, kind: PaintKind, depth: number): LinePaint {
+/** What suits the template: the depth of a contour, and the frame's shorter side, frame units; whether it is a line. */
+export type Suits = { readonly depth: number; readonly side: number; readonly isLine: boolean };
+
+/** The same colours in another kind; a plain colour fades to nothing, or as a texture is mixed with a lighter one. */
+export function asKind(paint: LinePaint, kind: PaintKind, { depth, side, isLine }: Suits): LinePaint {
   if (kind === 'colour') return firstColour(paint);
   if (kind === 'picked') return { kind, from: 'subject', tone: 'main' };
   const colour = full(firstColour(paint));
   const stops: Stop[] = typeof paint === 'string' || isPicked(paint) ? [[0, colour], [1, clear(colour)]] : paint.stops; // prettier-ignore
+  if (kind === 'texture') {
+    const two: Stop[] = typeof paint === 'string' || isPicked(paint) ? [[0, colour], [1, lighter(colour)]] : stops; // prettier-ignore
+    return anotherTexture({ stops: two, seed: 1 }, isLine ? 'brushed' : 'paper', side, isLine);
+  }
   if (kind === 'linear') return { kind, angle: 180, stops };
   if (kind === 'radial') return { kind, ending: 'ellipse', extent: 'farthest-corner', at: [0.5, 0.5], stops };
   if (kind === 'conic') return { kind, from: 0, at: [0.5, 0.5], stops };

@@ -17,6 +17,8 @@ export const WORDS = {
   tint: 'A colour or gradient laid over the photo, by a blend mode.',
   feather: 'A soft edge: the photo fades out over this length.',
   border: 'A line along the shape’s edge, inside, across or outside it.',
+  framing:
+    'What lies round the photo whatever its shape: borders with texture and relief, their light, and shadows; kept by name.',
   slot: 'A shape of a template that takes a photo of its own; a cutout may have several.',
   spot: 'The place in the shape where the middle of each subject comes to lie.',
   subject: 'What a photo is of: a face or a thing. It is found, or you draw a box round it on the easel.',

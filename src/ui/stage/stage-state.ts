@@ -3,8 +3,8 @@ import { create } from 'zustand';
 import type { LayerList } from '@/core/layers';
 import type { Anchor } from '@/core/outline';
 
-/** What a click on the stage does: move and pull the shape, its points, or draw a new one. */
-export type StageMode = 'shape' | 'points' | 'draw';
+/** What a click on the stage does: move and pull the shape, bend it by pins, its points, or draw a new one. */
+export type StageMode = 'shape' | 'pins' | 'points' | 'draw';
 
 export type Reference =
   | { readonly kind: 'photo' }

@@ -15,6 +15,8 @@ import { Drawing } from './drawing';
 import { editedOf } from './edited';
 import { LayerHandles } from './layer-handles';
 import { OtherSlots, outlinesBeside } from './other-slots';
+import { PinHandles } from './pin-handles';
+import { PinTools } from './pin-tools';
 import { PointHandles, shapeOfNodes } from './point-handles';
 import { ReferenceControls } from './reference-controls';
 import { mostDifferent, SampleStrip } from './sample-strip';
@@ -31,6 +33,7 @@ const WIDEST = 1100;
 
 const HELP: Readonly<Record<StageMode, string>> = {
   shape: 'Drag the shape or its grips. Shift keeps proportions, Alt grows from the middle, Ctrl lets go of the guides.',
+  pins: 'Click to put a pin, drag one to bend the outline; what others hold stays. Delete takes one out.',
   points: 'Drag points. Double-click the outline to add one, Delete takes one out.',
   draw: 'Click for a corner, drag for a curve, click the first point to close. Esc leaves.',
 };
@@ -101,7 +104,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
   const { register, errors } = usePainter(whole, width, shown);
   const settled = useDeferredValue(template);
   const edited = useMemo(() => editedOf(shape, part), [shape, part]);
-  const tracing = mode !== 'shape';
+  const tracing = mode === 'points' || mode === 'draw';
   // Slots are laid out over a picture of the page that they are for.
   const isLaid = slot !== null && reference.kind === 'picture';
   const canHavePoints = edited.shape.kind === 'path';
@@ -144,14 +147,15 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           value={mode}
           options={
             canHavePoints || mode === 'points'
-              ? { shape: 'shape', points: 'points', draw: 'draw' }
-              : ({ shape: 'shape', draw: 'draw' } as Record<StageMode, string>)
+              ? { shape: 'shape', pins: 'bend', points: 'points', draw: 'draw' }
+              : ({ shape: 'shape', pins: 'bend', draw: 'draw' } as Record<StageMode, string>)
           }
           onChange={(next) => setStage({ mode: next })}
         />
         {tracing && <ReferenceControls hasPhoto={photo !== undefined} label="Trace over" />}
         {!tracing && slot !== null && <ReferenceControls hasPhoto={false} label="Lay out over" />}
-        {slot !== null && !tracing && (
+        {mode === 'pins' && <PinTools template={template} store={store} />}
+        {slot !== null && mode === 'shape' && (
           <ChoiceField
             label="Moved"
             bare
@@ -186,7 +190,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           {(tracing || isLaid) && href && (
             <image href={href} x={view.x} y={view.y} width={fw} height={fh} opacity={strength} />
           )}
-          {!photo && mode === 'shape' && (
+          {!photo && !tracing && (
             <path
               className="stage-blank"
               d={pathData(templateOutline(template), 3)}
@@ -195,6 +199,9 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           )}
           <rect className="stage-edge" x={view.x} y={view.y} width={fw} height={fh} />
           {view.k > 0 && slot !== null && <OtherSlots template={whole} slot={slot} view={view} />}
+          {view.k > 0 && mode === 'pins' && (
+            <PinHandles template={template} store={store} view={view} pointAt={pointAt} onDrag={drag} />
+          )}
           {view.k > 0 && mode === 'shape' && (
             <ShapeHandles {...common} others={others} locked={locked} isHeld={isHeld} />
           )}

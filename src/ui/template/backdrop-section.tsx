@@ -27,6 +27,7 @@ export function BackdropSection({ template, store }: { template: Template; store
           paint={backdrop}
           depth={Math.min(frame.width, frame.height) / 4}
           unit={frame.unit}
+          side={Math.min(frame.width, frame.height)}
           onChange={(paint) => set(paint as Template['backdrop'])}
           onDrag={store.drag}
         />

@@ -1,5 +1,9 @@
 'use client';
+import { Button } from 'react-bootstrap';
+import { edgeRelief, rough } from '@/core/layers';
 import { readLength, type Template } from '@/core/template';
+import { LayerForm } from '../layers/layer-form';
+import { LayerParts } from '../layers/layer-parts';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { Section } from '../shared/section';
@@ -8,7 +12,9 @@ import { edgeWords } from './words';
 
 const SIDES = { inside: 'inside', centre: 'across', outside: 'outside' } as const;
 
-/** Corner rounding, and the soft edge of the photo. */
+const PARTS = { rough, relief: edgeRelief };
+
+/** Corner rounding, the soft edge of the photo, and how its edge runs and stands. */
 export function EdgeSection({ template, store }: { readonly template: Template; readonly store: TemplateStore }) {
   const { shape, frame, edge } = template;
   const side = Math.min(shape.box.width, shape.box.height);
@@ -52,6 +58,24 @@ export function EdgeSection({ template, store }: { readonly template: Template; 
           onChange={(featherSide) => set({ featherSide })}
         />
       )}
+      {edge.pins.length > 0 && (
+        <div className="d-flex align-items-center">
+          <span className="small-text me-auto">
+            Bent by {edge.pins.length} {edge.pins.length === 1 ? 'pin' : 'pins'}
+          </span>
+          <Button variant="quiet" onClick={() => set({ pins: [] })}>
+            Straight again
+          </Button>
+        </div>
+      )}
+      <LayerParts
+        form={(props) => <LayerForm {...props} />}
+        parts={PARTS}
+        values={edge}
+        template={template}
+        onChange={set}
+        onDrag={store.drag}
+      />
     </Section>
   );
 }

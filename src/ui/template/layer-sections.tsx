@@ -1,6 +1,11 @@
 'use client';
 import { Button } from 'react-bootstrap';
-import { mat as matDefinition, reflection as reflectionDefinition, type Mat } from '@/core/layers';
+import {
+  light as lightDefinition,
+  mat as matDefinition,
+  reflection as reflectionDefinition,
+  type Mat,
+} from '@/core/layers';
 import { withMat, type Template } from '@/core/template';
 import { useActions } from '../keys/use-keys';
 import { LayerCard } from '../layers/layer-card';
@@ -28,6 +33,7 @@ export function TintsSection({ template, store }: PartProps) {
 /** Lines along the outline. */
 export function BordersSection({ template, store }: PartProps) {
   useActions('page', { addBorder: () => store.change(withNew('borders')) });
+  const isLit = template.edge.relief !== null || template.borders.some(({ relief, shadow }) => relief || shadow);
   const hasCorners = template.shape.kind === 'rectangle' || template.shape.kind === 'polygon';
   return (
     <Section title="Borders" group="borders" value={bordersWords(template)} startOpen>
@@ -38,6 +44,18 @@ export function BordersSection({ template, store }: PartProps) {
         action="Add a border"
         without={hasCorners ? [] : ['join']}
       />
+      {isLit && (
+        <fieldset>
+          <legend className="muted small-text">Light on all of them</legend>
+          <LayerForm
+            definition={lightDefinition}
+            layer={template.light}
+            template={template}
+            onChange={(fields) => store.change((t) => ({ ...t, light: { ...t.light, ...fields } }))}
+            onDrag={store.drag}
+          />
+        </fieldset>
+      )}
     </Section>
   );
 }
@@ -102,6 +120,7 @@ export function MatSection({ template, store }: PartProps) {
           paint={mat.paint}
           depth={goodDepth(template)}
           unit={frame.unit}
+          side={Math.min(frame.width, frame.height)}
           onChange={(paint) => set({ paint: paint as Mat['paint'] })}
           onDrag={store.drag}
         />

@@ -6,6 +6,7 @@ import { ColoursSection } from './colours-section';
 import { EdgeSection } from './edge-section';
 import { FinishSection } from './finish-section';
 import { FrameSection } from './frame-section';
+import { FramingSection } from './framing-section';
 import {
   BeforeSection,
   BordersSection,
@@ -35,6 +36,7 @@ export function TemplatePanel({ template, store, whole, photo }: TemplatePanelPr
       {hasSlots(whole.template) && <SlotsSection {...whole} />}
       <ShapeSection template={template} store={store} />
       <FinishSection template={template} store={store} photo={photo} />
+      <FramingSection template={template} store={store} photo={photo} />
       <EdgeSection template={template} store={store} />
       <ColoursSection template={template} store={store} />
       <TintsSection template={template} store={store} />

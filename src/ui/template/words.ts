@@ -4,9 +4,11 @@ import {
   LAYER_LISTS,
   mat as matLayer,
   reflection as reflectionLayer,
+  rough as roughLayer,
   type LayerList,
 } from '@/core/layers';
 import { isPicked, type LinePaint } from '@/core/paint';
+import { TEXTURES } from '@/core/texture';
 import { SHAPES, type CombinedShape, type Shape } from '@/core/shape';
 import { slotTemplates, type Template } from '@/core/template';
 
@@ -61,12 +63,15 @@ export function slotsWords({ slots, fill }: Template): string {
   return `${slots.length}, filled by ${fill.by}`;
 }
 
-export function edgeWords({ edge: { rounding, feather }, frame: { unit } }: Template): string {
+export function edgeWords({ edge: { rounding, feather, pins, rough, relief }, frame: { unit } }: Template): string {
   const words = [
     ...(rounding > 0 ? [`corners ${number(rounding)} ${unit}`] : []),
     ...(feather > 0 ? [`feather ${number(feather)} ${unit}`] : []),
+    ...(pins.length > 0 ? ['bent'] : []),
+    ...(rough ? [roughLayer.words(rough, unit)] : []),
+    ...(relief ? ['relief'] : []),
   ];
-  return words.join(', ') || 'sharp';
+  return words.length > 2 ? `${words.length} changes` : words.join(', ') || 'sharp';
 }
 
 const changed = (share: number) => `${share > 1 ? '+' : '−'}${Math.round(Math.abs(share - 1) * 100)} %`;
@@ -106,11 +111,15 @@ export function shadowsWords(template: Template): string {
   return shadows.some(({ on }) => on) ? `${words}; reflection` : reflectionLayer.words(reflection, frame.unit);
 }
 
+export const framingWords = (own: number | undefined): string =>
+  own ? `ready ones, and ${own} of your own` : 'ready ones for any shape';
+
 export const matWords = ({ mat, frame }: Template): string => matLayer.words(mat, frame.unit);
 
 /** A paint in a few words. */
 function paintWords(paint: LinePaint): string {
   if (typeof paint === 'string') return paint;
+  if (paint.kind === 'texture') return TEXTURES[paint.of.kind].label.toLowerCase();
   return isPicked(paint) ? `${paint.tone} colour of the ${paint.from}` : `${paint.kind} gradient`;
 }
 

@@ -1,29 +1,10 @@
 import { countParam, defineShape, shareParam } from '../definition';
 import { boundsOfOutline } from '../bounds';
-import { type Contour, mapOutline, onEllipse, type Point, snap } from '../path';
+import { mapOutline, onEllipse, type Point, snap } from '../path';
+import { smoothThrough } from '../ragged';
 import { seededShares } from '../seeded';
 
 const UNIT = 1024;
-
-/** A closed smooth curve through the points (a uniform Catmull–Rom spline as cubics). */
-function smoothThrough(points: readonly Point[]): Contour {
-  const n = points.length;
-  const at = (i: number) => points[(i + n) % n]!;
-  return {
-    start: at(0),
-    cubics: points.map((_, i) => {
-      const [before, from, to, after] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
-      return [
-        snap(from[0] + (to[0] - before[0]) / 6),
-        snap(from[1] + (to[1] - before[1]) / 6),
-        snap(to[0] - (after[0] - from[0]) / 6),
-        snap(to[1] - (after[1] - from[1]) / 6),
-        to[0],
-        to[1],
-      ];
-    }),
-  };
-}
 
 /** Cloud-like blob: a round line through `bumps` points drawn by lot from `seed`, calmer the smoother; fills its box. */
 export const blob = defineShape({

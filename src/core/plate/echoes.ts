@@ -1,0 +1,251 @@
+/** Copies of bands, each a step smaller, turned or moved: drawn from one band, with the light where it is. */
+import type { Border } from '../layers';
+import { fillPaint, fillPlaces, flatRamp, isPicked, parseColour } from '../paint';
+import { coverage, softCoverage, type PixelWindow } from '../raster';
+import { after, boundsOf, inverseOf, mapPoint, type Affine, type Polygon } from '../shape';
+import { bandMaker, bandOf, castOffset, shineOf, type Band, type BandScene } from './band';
+import type { Coat } from './coat';
+import { visibleBorders } from './layers';
+import { inSteps } from './steps';
+
+/** What echoes go by: the shape's middle in pixels, and the same scene so many times as large. */
+export type EchoScene = BandScene & {
+  readonly middle: readonly [x: number, y: number];
+  readonly at: (times: number) => BandScene;
+};
+
+type Echoed = Border & { readonly echo: NonNullable<Border['echo']> };
+
+const isEchoed = (border: Border): border is Echoed => border.echo !== null;
+
+/** Pixels of the band that copies are drawn from, at most: larger ones are drawn from a smaller one. */
+const MOST = 4_000_000;
+
+/** From the band to its copy of the `i`-th step, pixels. */
+export function echoMap(
+  { scale: by, angle, x, y }: Echoed['echo'],
+  i: number,
+  [cx, cy]: readonly [number, number],
+  scale: number,
+): Affine {
+  // prettier-ignore
+  const radians = (angle * i * Math.PI) / 180;
+  const k = by ** i;
+  const [cos, sin] = [Math.cos(radians) * k, Math.sin(radians) * k];
+  const moved: Affine = [1, 0, 0, 1, cx + x * i * scale, cy + y * i * scale];
+  return after(moved, after([cos, sin, -sin, cos, 0, 0], [1, 0, 0, 1, -cx, -cy]));
+}
+
+/** A band with all that its copies are drawn from: premultiplied colours, and slopes; numbers 0…1 but for slopes. */
+type Source = { readonly window: PixelWindow; readonly times: number; readonly values: Float32Array };
+
+/** Red, green, blue, alpha, the slopes to the right and downwards. */
+const CHANNELS = 6;
+
+function sourceOf(border: Border, scene: EchoScene): Source | null {
+  const bounds = boundsOf(bandOf(border, scene));
+  if (!bounds) return null;
+  const size = (bounds[2] - bounds[0]) * (bounds[3] - bounds[1]);
+  const times = Math.min(1, Math.sqrt(MOST / Math.max(size, 1)));
+  const [left, top] = [Math.floor(bounds[0] * times) - 2, Math.floor(bounds[1] * times) - 2];
+  const window = {
+    left,
+    top,
+    width: Math.ceil(bounds[2] * times) + 2 - left,
+    height: Math.ceil(bounds[3] * times) + 2 - top,
+  };
+  return { window, times, values: valuesOf(bandMaker(border, times === 1 ? scene : scene.at(times))(window)) };
+}
+
+function valuesOf({ window, paint, dash, slopes }: Band): Float32Array {
+  const { left, top, width, height } = window;
+  const values = new Float32Array(width * height * CHANNELS);
+  const [scratch, at, covers] = [new Float32Array(width), new Int32Array(width), new Float32Array(width).fill(1)];
+  for (let y = 0, i = 0, k = 0; y < height; y++) {
+    fillPaint(paint, left, top + y, width, scratch, at);
+    if (dash) fillPlaces(dash, left, top + y, width, covers);
+    for (let x = 0; x < width; x++, i++, k += CHANNELS) {
+      const p = at[x]!;
+      const alpha = paint.ramp[p + 3]! * covers[x]!;
+      for (let c = 0; c < 3; c++) values[k + c] = paint.ramp[p + c]! * alpha;
+      values[k + 3] = alpha;
+      if (!slopes) continue;
+      values[k + 4] = slopes.right[i]!;
+      values[k + 5] = slopes.down[i]!;
+    }
+  }
+  return values;
+}
+
+/** What lies at a place between pixels, straight between their middles. */
+function sample({ window, values }: Source, x: number, y: number, out: Float64Array): void {
+  const { left, top, width, height } = window;
+  const u = Math.min(Math.max(x - left - 0.5, 0), width - 1.001);
+  const v = Math.min(Math.max(y - top - 0.5, 0), height - 1.001);
+  const x0 = Math.floor(u);
+  const y0 = Math.floor(v);
+  const fx = u - x0;
+  const fy = v - y0;
+  const k = (y0 * width + x0) * CHANNELS;
+  const below = k + width * CHANNELS;
+  for (let c = 0; c < CHANNELS; c++) {
+    const above = values[k + c]! + (values[k + CHANNELS + c]! - values[k + c]!) * fx;
+    const under = values[below + c]! + (values[below + CHANNELS + c]! - values[below + c]!) * fx;
+    out[c] = above + (under - above) * fy;
+  }
+}
+
+/** A copy as it is laid: what it covers, where it comes from, and what it is like. */
+type Copy = {
+  readonly covers: readonly Polygon[];
+  readonly map: Affine;
+  /** 0 for the band itself, 1 for the last copy. */
+  readonly share: number;
+  readonly opacity: number;
+};
+
+function copiesOf(border: Echoed, scene: EchoScene): Copy[] {
+  const { echo } = border;
+  const band = bandOf(border, scene);
+  return Array.from({ length: echo.count }, (_, k) => {
+    const map = echoMap(echo, k + 1, scene.middle, scene.scale);
+    const covers = band.map((polygon) => polygon.map((point) => mapPoint(map, point)));
+    return { covers, map, share: (k + 1) / echo.count, opacity: echo.keeps ** (k + 1) };
+  });
+}
+
+/** The pixels of a window that polygons may touch; null where there are none. */
+function touched(polygons: readonly Polygon[], window: PixelWindow): PixelWindow | null {
+  const bounds = boundsOf(polygons);
+  if (!bounds) return null;
+  const left = Math.max(window.left, Math.floor(bounds[0]));
+  const top = Math.max(window.top, Math.floor(bounds[1]));
+  const right = Math.min(window.left + window.width, Math.ceil(bounds[2]));
+  const bottom = Math.min(window.top + window.height, Math.ceil(bounds[3]));
+  return right > left && bottom > top ? { left, top, width: right - left, height: bottom - top } : null;
+}
+
+/** One pixel over what is there, all premultiplied, 0…1. */
+function over(out: Float32Array, k: number, r: number, g: number, b: number, alpha: number): void {
+  const rest = 1 - alpha;
+  out[k] = r + out[k]! * rest;
+  out[k + 1] = g + out[k + 1]! * rest;
+  out[k + 2] = b + out[k + 2]! * rest;
+  out[k + 3] = alpha + out[k + 3]! * rest;
+}
+
+/** A picture in the making. */
+type Canvas = { readonly window: PixelWindow; readonly data: Float32Array };
+
+function drawShadow(canvas: Canvas, { covers, opacity }: Copy, border: Border, scene: EchoScene): void {
+  const { blur, color, opacity: strength } = border.shadow!;
+  const [dx, dy] = castOffset(border, scene);
+  const { r, g, b, alpha } = parseColour(color);
+  const mask = softCoverage(covers.map((p) => p.map(([x, y]) => [x + dx, y + dy] as const)), canvas.window, (blur / 2) * scene.scale); // prettier-ignore
+  for (let i = 0; i < mask.length; i++) {
+    const a = mask[i]! * alpha * strength * opacity;
+    if (a > 0) over(canvas.data, i * 4, r * a, g * a, b * a, a);
+  }
+}
+
+function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: Echoed, scene: EchoScene): void {
+  const part = touched(copy.covers, window);
+  if (!part) return;
+  const covers = coverage(copy.covers, part);
+  const back = after([source.times, 0, 0, source.times, 0, 0], inverseOf(copy.map));
+  const turn = Math.hypot(copy.map[0], copy.map[1]);
+  const [cos, sin] = [copy.map[0] / turn, copy.map[1] / turn];
+  const into = border.echo.into === null ? null : parseColour(border.echo.into);
+  const shine = border.relief && shineOf(scene.light, border.relief);
+  const { width } = part;
+  const [found, pair] = [new Float64Array(CHANNELS), new Float64Array(2)];
+  const [colours, amounts, alphas] = [
+    new Float32Array(width * 3),
+    new Float32Array(width * 2),
+    new Float32Array(width),
+  ];
+  for (let y = 0; y < part.height; y++) {
+    for (let x = 0; x < width; x++) {
+      const covered = covers[y * width + x]!;
+      alphas[x] = 0;
+      if (covered === 0) continue;
+      const [px, py] = [part.left + x + 0.5, part.top + y + 0.5];
+      sample(source, back[0] * px + back[2] * py + back[4], back[1] * px + back[3] * py + back[5], found);
+      const alpha = found[3]!;
+      if (alpha <= 0) continue;
+      alphas[x] = alpha * covered * copy.opacity;
+      for (let c = 0; c < 3; c++) colours[3 * x + c] = Math.min(1, found[c]! / alpha);
+      if (into) {
+        colours[3 * x]! += (into.r - colours[3 * x]!) * copy.share;
+        colours[3 * x + 1]! += (into.g - colours[3 * x + 1]!) * copy.share;
+        colours[3 * x + 2]! += (into.b - colours[3 * x + 2]!) * copy.share;
+      }
+      if (!shine) continue;
+      // The slopes turn with the copy; the light stays.
+      shine.shading(found[4]! * cos - found[5]! * sin, found[4]! * sin + found[5]! * cos, pair);
+      amounts[2 * x] = pair[0]!;
+      amounts[2 * x + 1] = pair[1]!;
+    }
+    shine?.lay(colours, amounts, width);
+    let k = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
+    for (let x = 0; x < width; x++, k += 4) {
+      const a = alphas[x]!;
+      if (a > 0) over(data, k, colours[3 * x]! * a, colours[3 * x + 1]! * a, colours[3 * x + 2]! * a, a);
+    }
+  }
+}
+
+const CLEAR = { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash: null } as const;
+
+/** Of a paint that each photo gives: a coat a copy, flat, since its colour is known only then. */
+function pickedCoats(border: Echoed, copies: readonly Copy[], window: PixelWindow, scene: EchoScene): Coat[] {
+  const pick = scene.picks.findIndex((other) => isPicked(border.paint) && other.from === border.paint.from && other.tone === border.paint.tone); // prettier-ignore
+  return copies.map(({ covers, opacity }) => {
+    const values = inSteps(coverage(covers, window));
+    return {
+      ramp: flatRamp('#000000', border.opacity * opacity),
+      places: { kind: 'flat' },
+      pick,
+      dash: { kind: 'field', field: { ...window, values } },
+    };
+  });
+}
+
+function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Coat[] {
+  const source = sourceOf(border, scene);
+  const copies = copiesOf(border, scene);
+  // Each behind the one before it: the last is laid first.
+  if (border.echo.lies === 'behind') copies.reverse();
+  return (window) => {
+    if (!source) return [];
+    if (isPicked(border.paint)) return pickedCoats(border, copies, window, scene);
+    const canvas = { window, data: new Float32Array(window.width * window.height * 4) };
+    for (const copy of copies) {
+      if (border.shadow) drawShadow(canvas, copy, border, scene);
+      drawCopy(canvas, source, copy, border, scene);
+    }
+    const data = new Uint8ClampedArray(canvas.data.length);
+    for (let i = 0; i < data.length; i++) data[i] = canvas.data[i]! * 255;
+    return [{ ...CLEAR, pixels: { window, data, opacity: 1 } }];
+  };
+}
+
+/** The echoes of all borders that lie on one side of the cutout, the lowest first. */
+export function echoMaker(borders: readonly Border[], lies: 'behind' | 'before', scene: EchoScene) {
+  const makers = visibleBorders(borders)
+    .filter(isEchoed)
+    .filter(({ echo }) => echo.lies === lies)
+    .map((border) => coatsFor(border, scene));
+  return (window: PixelWindow): Coat[] => makers.flatMap((make) => make(window));
+}
+
+/** How far echoes reach beyond an outline, as far as `radius` from its middle; frame units. */
+export const echoReach = (borders: readonly Border[], radius: number): number =>
+  Math.max(
+    0,
+    ...visibleBorders(borders)
+      .filter(isEchoed)
+      .flatMap(({ echo: { count, scale, x, y } }) =>
+        Array.from({ length: count }, (_, k) => scale ** (k + 1) * radius + (k + 1) * Math.hypot(x, y) - radius * 0.5),
+      ),
+  );

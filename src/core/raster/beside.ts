@@ -1,0 +1,149 @@
+/** Where pixels lie beside an outline: how far along it, how far in from it, and which way that is. */
+import { boundsOf, type Polygon } from '../shape';
+import { laidOut, lengthsOf } from './along';
+import { coverage, type PixelWindow } from './coverage';
+import { nearestSides, sidesOf } from './distance';
+
+/** For the pixels of a window, row by row; NaN in `away` where nothing is asked or near enough. */
+export type Beside = {
+  readonly window: PixelWindow;
+  /** Of the nearest place on the outline: how far it is from the outline's topmost point, clockwise, as a share of its length. */
+  readonly along: Float32Array;
+  /** How long that outline is, pixels. */
+  readonly whole: Float32Array;
+  /** Distance in from the outline, pixels; negative outside. */
+  readonly away: Float32Array;
+  /** Unit vector in which `away` grows. */
+  readonly nx: Float32Array;
+  readonly ny: Float32Array;
+};
+
+/** Sides that turn less than this into each other are pieces of one curve (its cosine). */
+const CURVE = Math.cos((12 * Math.PI) / 180);
+
+type Normals = {
+  /** For each end of each side the direction inwards: of a curve the one between both sides, else the side's own. */
+  readonly ends: Float64Array;
+  /** For each end the sum of both sides' directions: what is in or out where a corner is nearest (Bærentzen & Aanæs 2005, "Signed distance computation using the angle weighted pseudonormal"). */
+  readonly corners: Float64Array;
+};
+
+function normalsOf(polygons: readonly Polygon[], sides: Float64Array): Normals {
+  const own = new Float64Array(sides.length / 2);
+  for (let k = 0; k < sides.length; k += 4) {
+    const [dx, dy] = [sides[k + 2]! - sides[k]!, sides[k + 3]! - sides[k + 1]!];
+    const long = Math.hypot(dx, dy) || 1;
+    // Clockwise on a screen, the inside lies to the right of the way.
+    own[k / 2] = -dy / long;
+    own[k / 2 + 1] = dx / long;
+  }
+  const ends = new Float64Array(sides.length);
+  const corners = new Float64Array(sides.length);
+  let first = 0;
+  for (const { length } of polygons) {
+    for (let i = 0; i < length; i++) {
+      const [side, next] = [first + i, first + ((i + 1) % length)];
+      const [ax, ay, bx, by] = [own[side * 2]!, own[side * 2 + 1]!, own[next * 2]!, own[next * 2 + 1]!];
+      corners[side * 4 + 2] = corners[next * 4] = ax + bx;
+      corners[side * 4 + 3] = corners[next * 4 + 1] = ay + by;
+      const isCurve = ax * bx + ay * by > CURVE;
+      const long = isCurve ? Math.hypot(ax + bx, ay + by) : 1;
+      ends[side * 4 + 2] = isCurve ? (ax + bx) / long : ax;
+      ends[side * 4 + 3] = isCurve ? (ay + by) / long : ay;
+      ends[next * 4] = isCurve ? (ax + bx) / long : bx;
+      ends[next * 4 + 1] = isCurve ? (ay + by) / long : by;
+    }
+    first += length;
+  }
+  return { ends, corners };
+}
+
+/** Pixels that are looked at together at most: what lies further from the outline than they reach is not known. */
+const MOST = 48_000_000;
+
+/** A window with so much around it, as far as there is an outline. */
+function seenFrom({ left, top, width, height }: PixelWindow, polygons: readonly Polygon[], reach: number): PixelWindow {
+  const both = width + height;
+  const most = Math.max(2, Math.floor((Math.sqrt(both * both - 4 * (width * height - MOST)) - both) / 4));
+  const around = Number.isNaN(most) ? 2 : Math.min(reach, most);
+  const bounds = boundsOf(polygons) ?? [0, 0, 0, 0];
+  const x0 = Math.max(left - around, Math.floor(bounds[0]) - around);
+  const y0 = Math.max(top - around, Math.floor(bounds[1]) - around);
+  const x1 = Math.min(left + width + around, Math.ceil(bounds[2]) + around);
+  const y1 = Math.min(top + height + around, Math.ceil(bounds[3]) + around);
+  return { left: x0, top: y0, width: Math.max(0, x1 - x0), height: Math.max(0, y1 - y0) };
+}
+
+/** This near to the outline a direction is the side's rather than the one to its nearest place, pixels. */
+const ON_IT = 1e-3;
+
+/**
+ * @param outline pixels, filled by the nonzero rule, contours turning clockwise and holes the other way
+ * @param reach how far from it is asked at most, pixels
+ * @param within nothing else is asked for; holds the way from each of its places to the outline
+ */
+export function besideOutline(
+  outline: readonly Polygon[],
+  reach: number,
+  within: readonly Polygon[],
+  window: PixelWindow,
+): Beside {
+  const count = window.width * window.height;
+  const [along, whole, nx, ny] = [0, 1, 2, 3].map(() => new Float32Array(count)) as [Float32Array, Float32Array, Float32Array, Float32Array]; // prettier-ignore
+  const away = new Float32Array(count).fill(NaN);
+  // As they turn, and from their topmost points.
+  const polygons = outline.filter(({ length }) => length > 2).map((polygon) => fromTop(polygon));
+  const sides = sidesOf(polygons);
+  const { ends, corners } = normalsOf(polygons, sides);
+  const { begins, long, whole: wholes } = lengthsOf(polygons);
+  const seen = seenFrom(window, polygons, Math.ceil(reach) + 2);
+  const { side: nearest } = nearestSides(sides, seen, coverage(within, seen));
+  for (let row = 0; row < seen.height; row++)
+    for (let column = 0; column < seen.width; column++) {
+      const side = nearest[row * seen.width + column]!;
+      const x = seen.left + column - window.left;
+      const y = seen.top + row - window.top;
+      if (side < 0 || x < 0 || y < 0 || x >= window.width || y >= window.height) continue;
+      const i = y * window.width + x;
+      const k = side * 4;
+      const px = window.left + x + 0.5 - sides[k]!;
+      const py = window.top + y + 0.5 - sides[k + 1]!;
+      const dx = sides[k + 2]! - sides[k]!;
+      const dy = sides[k + 3]! - sides[k + 1]!;
+      const square = dx * dx + dy * dy;
+      const raw = square > 0 ? (px * dx + py * dy) / square : 0;
+      const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
+      const ex = px - dx * t;
+      const ey = py - dy * t;
+      const far = Math.sqrt(ex * ex + ey * ey);
+      let vx = ends[k]! * (1 - t) + ends[k + 2]! * t;
+      let vy = ends[k + 1]! * (1 - t) + ends[k + 3]! * t;
+      const size = Math.sqrt(vx * vx + vy * vy) || 1;
+      vx /= size;
+      vy /= size;
+      let isIn = vx * ex + vy * ey >= 0;
+      // At a corner everything fans out from it.
+      if (raw !== t && far > ON_IT) {
+        const end = k + 2 * t;
+        isIn = corners[end]! * ex + corners[end + 1]! * ey >= 0;
+        if (Math.abs(vx * ex + vy * ey) < far * CURVE) {
+          vx = (isIn ? ex : -ex) / far;
+          vy = (isIn ? ey : -ey) / far;
+        }
+      }
+      const at = (begins[side]! + long[side]! * t) / wholes[side]!;
+      along[i] = at;
+      whole[i] = wholes[side]!;
+      away[i] = isIn ? far : -far;
+      nx[i] = vx;
+      ny[i] = vy;
+    }
+  return { window, along, whole, away, nx, ny };
+}
+
+/** The corners in their order, beginning with the topmost; of several as high the one furthest to the left. */
+function fromTop(polygon: Polygon): Polygon {
+  const top = laidOut(polygon)[0]!;
+  const first = polygon.findIndex(([x, y]) => x === top[0] && y === top[1]);
+  return [...polygon.slice(first), ...polygon.slice(0, first)];
+}

@@ -1,0 +1,66 @@
+/** What a texture comes to at places of the frame. */
+import { TEXTURES } from './registry';
+import type { Texture } from './schema';
+import { summed, tileReader, type SummedTile, type Tile } from './tile';
+
+/** A texture as a paint has it. */
+export type Laid = {
+  readonly of: Texture;
+  readonly seed: number;
+  /** Of what it is made of, frame units. */
+  readonly size: number;
+  /** Degrees clockwise. */
+  readonly angle: number;
+};
+
+/** One tile of it. */
+export function tileFor({ of, seed }: Pick<Laid, 'of' | 'seed'>): Tile {
+  const { tile } = TEXTURES[of.kind] as { tile: (params: unknown, seed: number) => Tile };
+  return tile(of, seed);
+}
+
+/** Tiles that were made: sliders of anything else ask for the same again. */
+const made = new Map<string, SummedTile>();
+const KEPT = 8;
+
+function summedFor({ of, seed }: Laid): SummedTile {
+  const key = JSON.stringify([of, seed]);
+  const known = made.get(key);
+  if (known) return known;
+  const tile = summed(tileFor({ of, seed }));
+  if (made.size >= KEPT) made.delete(made.keys().next().value!);
+  made.set(key, tile);
+  return tile;
+}
+
+/** How wide a tile is, frame units. */
+export const tileSide = ({ of, size }: Pick<Laid, 'of' | 'size'>): number => size * TEXTURES[of.kind].repeats;
+
+/** The mean, 0…1, over a pixel whose middle is at (x, y) in frame units. */
+export type TextureReader = (x: number, y: number) => number;
+
+/** A texture that lies flat on the frame, its tiles beginning at the frame's corner. */
+export function flatReader(laid: Laid, scale: number): TextureReader {
+  const side = tileSide(laid);
+  const radians = (laid.angle * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(radians) / side, Math.sin(radians) / side];
+  const pixel = 1 / (scale * side);
+  const read = tileReader(summedFor(laid), pixel, pixel);
+  return (x, y) => read(cos * x + sin * y, cos * y - sin * x);
+}
+
+/**
+ * A texture that runs along a line: `x` is how far along it a place lies, as a share of its
+ * length, `y` how far from it, frame units. Tiles are stretched so that whole ones go round;
+ * it is slanted, rather than turned, by its angle.
+ *
+ * @param whole the line's length, frame units
+ */
+export function alongReader(laid: Laid, whole: number, scale: number): TextureReader {
+  const side = tileSide(laid);
+  const turns = Math.max(1, Math.round(whole / side));
+  const slant = Math.max(-80, Math.min(80, laid.angle));
+  const lean = Math.tan((slant * Math.PI) / 180) / side;
+  const read = tileReader(summedFor(laid), turns / (whole * scale), 1 / (scale * side));
+  return (x, y) => read(x * turns + y * lean, y / side);
+}

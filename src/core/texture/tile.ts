@@ -1,0 +1,93 @@
+/** One tile of a texture, and what it comes to over any pixel. */
+
+/** `side` × `side` values 0…1, row by row. */
+export type Tile = { readonly side: number; readonly values: Float32Array };
+
+/** A tile by its value at places 0…1 across and down. */
+export function tileOf(side: number, valueAt: (u: number, v: number) => number): Tile {
+  const values = new Float32Array(side * side);
+  for (let y = 0, i = 0; y < side; y++)
+    for (let x = 0; x < side; x++, i++) values[i] = valueAt((x + 0.5) / side, (y + 0.5) / side);
+  return { side, values };
+}
+
+/** The values moved and stretched so that their mean is 0.5 and their standard deviation a fifth of `contrast`; ends are cut. */
+export function evened({ side, values }: Tile, contrast: number): Tile {
+  let [sum, squares] = [0, 0];
+  for (const v of values) sum += v;
+  const mean = sum / values.length;
+  for (const v of values) squares += (v - mean) * (v - mean);
+  const deviation = Math.sqrt(squares / values.length);
+  const k = deviation > 0 ? contrast / 5 / deviation : 0;
+  return { side, values: values.map((v) => Math.min(1, Math.max(0, 0.5 + (v - mean) * k))) };
+}
+
+const BINS = 65_536;
+
+/** Two tones: 1 for the `share` of the places where the value is highest. */
+export function parted({ side, values }: Tile, share: number): Tile {
+  let [low, high] = [Infinity, -Infinity];
+  for (const v of values) {
+    if (v < low) low = v;
+    if (v > high) high = v;
+  }
+  const k = high > low ? (BINS - 1) / (high - low) : 0;
+  const counts = new Uint32Array(BINS);
+  for (const v of values) counts[Math.floor((v - low) * k)]!++;
+  let [left, bin] = [share * values.length, BINS];
+  while (bin > 0 && left > 0) left -= counts[--bin]!;
+  return { side, values: values.map((v) => (Math.floor((v - low) * k) >= bin ? 1 : 0)) };
+}
+
+/** A tile with what all its values up to each place add up to (Crow 1984, "Summed-area tables"). */
+export type SummedTile = { readonly side: number; readonly sums: Float64Array };
+
+export function summed({ side, values }: Tile): SummedTile {
+  const stride = side + 1;
+  const sums = new Float64Array(stride * stride);
+  for (let y = 0; y < side; y++) {
+    let row = 0;
+    for (let x = 0; x < side; x++) {
+      row += values[y * side + x]!;
+      sums[(y + 1) * stride + x + 1] = sums[y * stride + x + 1]! + row;
+    }
+  }
+  return { side, sums };
+}
+
+/**
+ * A reader of the tile laid side by side without end: its mean over a box of `across` × `down`
+ * around (u, v), all in tiles. A box is at least as large as a value's own place, so that
+ * enlarged values run into each other.
+ */
+export function tileReader({ side, sums }: SummedTile, across: number, down: number) {
+  const stride = side + 1;
+  const whole = sums[stride * stride - 1]!;
+  const [w, h] = [Math.max(across * side, 1), Math.max(down * side, 1)];
+  /** Sum of all values from 0 to (x, y), which lie within one tile. */
+  const within = (x: number, y: number): number => {
+    const x0 = Math.min(Math.floor(x), side - 1);
+    const y0 = Math.min(Math.floor(y), side - 1);
+    const fx = x - x0;
+    const fy = y - y0;
+    const k = y0 * stride + x0;
+    const above = sums[k]! + (sums[k + 1]! - sums[k]!) * fx;
+    const below = sums[k + stride]! + (sums[k + stride + 1]! - sums[k + stride]!) * fx;
+    return above + (below - above) * fy;
+  };
+  const upTo = (x: number, y: number): number => {
+    const tx = Math.floor(x / side);
+    const ty = Math.floor(y / side);
+    const px = x - tx * side;
+    const py = y - ty * side;
+    const own = within(px, py);
+    if (tx === 0 && ty === 0) return own;
+    return own + tx * within(side, py) + ty * within(px, side) + tx * ty * whole;
+  };
+  return (u: number, v: number): number => {
+    // Near the tile that everything is counted from, so that no sum grows large.
+    const x = (u - Math.floor(u)) * side - w / 2;
+    const y = (v - Math.floor(v)) * side - h / 2;
+    return (upTo(x + w, y + h) - upTo(x, y + h) - upTo(x + w, y) + upTo(x, y)) / (w * h);
+  };
+}

@@ -1,0 +1,71 @@
+'use client';
+import { TEXTURES, type Texture, type TextureControl, type TextureKind } from '@/core/texture';
+import { SeedField } from '../layers/seed-field';
+import { StrengthField } from '../layers/strength-field';
+import { ChoiceField } from '../shared/choice-field';
+import { NumberField } from '../shared/number-field';
+import { SelectField } from '../shared/select-field';
+import { anotherTexture, type TextureOf } from './textures';
+
+type TextureFieldsProps = {
+  readonly paint: TextureOf;
+  readonly isLine: boolean;
+  readonly unit: string;
+  /** The frame's shorter side: sizes go by it. */
+  readonly side: number;
+  readonly onChange: (paint: TextureOf) => void;
+  readonly onDrag: (active: boolean) => void;
+};
+
+const LIES = { flat: 'flat', along: 'along it' } as const;
+
+/** Which texture, and its own numbers. */
+export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: TextureFieldsProps) {
+  const { of } = paint;
+  const definition = TEXTURES[of.kind];
+  const numbers = of as unknown as Readonly<Record<string, number>>;
+  const set = (key: string, value: number) => onChange({ ...paint, of: { ...of, [key]: value } as Texture });
+  return (
+    <>
+      <SelectField
+        label="Texture"
+        value={of.kind}
+        onChange={(kind) => onChange(anotherTexture(paint, kind as TextureKind, side, isLine))}
+      >
+        {Object.values(TEXTURES).map(({ kind, label }) => (
+          <option key={kind} value={kind}>
+            {label}
+          </option>
+        ))}
+      </SelectField>
+      <NumberField
+        label="Size"
+        value={paint.size}
+        min={0.01}
+        max={100_000}
+        unit={unit}
+        step={side < 200 ? 0.1 : 1}
+        slider={[side / 500, side / 6]}
+        onChange={(size) => onChange({ ...paint, size })}
+        onDrag={onDrag}
+      />
+      {Object.entries(definition.controls as Readonly<Record<string, TextureControl>>).map(([key, { label }]) => (
+        <StrengthField key={key} label={label} value={numbers[key]!} onChange={(v) => set(key, v)} onDrag={onDrag} />
+      ))}
+      {isLine && (
+        <ChoiceField label="Lies" value={paint.lies} options={LIES} onChange={(lies) => onChange({ ...paint, lies })} />
+      )}
+      <NumberField
+        label={paint.lies === 'along' ? 'Slanted' : 'Turned'}
+        value={paint.angle}
+        min={-360}
+        max={360}
+        unit="°"
+        slider={paint.lies === 'along' ? [-80, 80] : [-180, 180]}
+        onChange={(angle) => onChange({ ...paint, angle })}
+        onDrag={onDrag}
+      />
+      <SeedField seed={paint.seed} onChange={(seed) => onChange({ ...paint, seed })} />
+    </>
+  );
+}

@@ -1,0 +1,76 @@
+'use client';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { framingDocument, framingOf, READY_FRAMINGS, withFraming, type Framing, type Template } from '@/core/template';
+import type { OwnFraming, PhotoRow } from '@/server/services';
+import { MayButton } from '../people/may-button';
+import { ask } from '../shared/ask';
+import { NameDialog } from '../shared/name-dialog';
+import { Section } from '../shared/section';
+import { Looks, type Look } from './looks';
+import type { TemplateStore } from './store';
+import { useFramingChanges, useFramings } from './use-framings';
+import { framingWords } from './words';
+
+type FramingSectionProps = {
+  readonly template: Template;
+  readonly store: TemplateStore;
+  /** The photo that framings are shown on. */
+  readonly photo: PhotoRow | undefined;
+};
+
+const READY: readonly { readonly id: string; readonly name: string; readonly framing: Framing }[] = READY_FRAMINGS.map(
+  ({ id, name, fields }) => ({ id, name, framing: framingDocument.parse(fields) }),
+);
+
+type FramingsProps = Omit<FramingSectionProps, 'photo'> & { readonly photo: PhotoRow; readonly own: readonly OwnFraming[] }; // prettier-ignore
+
+function Framings({ template, store, photo, own }: FramingsProps) {
+  const { remove } = useFramingChanges();
+  // Sliders go first; these follow when there is time.
+  const settled = useDeferredValue(template);
+  const looks = useMemo(() => {
+    const lookOf = (id: string, name: string, framing: Framing): Look => ({
+      id,
+      name,
+      template: withFraming({ ...settled, slots: [] }, framing),
+      onTake: () => store.change((t) => withFraming(t, framing)),
+    });
+    const removed = async ({ id, name }: OwnFraming) => {
+      const question = { title: `Delete ${name}?`, words: 'Templates that have it keep what they have.', action: 'Delete' }; // prettier-ignore
+      if (await ask(question)) await remove(id);
+    };
+    return [
+      ...own.map((one) => ({ ...lookOf(`own ${one.id}`, one.name, one.framing), onRemove: () => void removed(one) })),
+      ...READY.map(({ id, name, framing }) => lookOf(id, name, framing)),
+    ];
+  }, [settled, store, own, remove]);
+  return <Looks looks={looks} photo={photo} />;
+}
+
+/** What lies round the photo, apart from its shape: ready framings and kept ones, on the batch's own photo. */
+export function FramingSection({ template, store, photo }: FramingSectionProps) {
+  const { data: own = [] } = useFramings();
+  const { keep } = useFramingChanges();
+  const [keeping, setKeeping] = useState(false);
+  return (
+    <Section title="Framing" word="framing" value={framingWords(own.length)}>
+      {photo ? (
+        <Framings template={template} store={store} photo={photo} own={own} />
+      ) : (
+        <p className="muted small-text mb-0">Bring photos in, and framings are shown on one of them.</p>
+      )}
+      <MayButton least="maker" variant="quiet" className="mt-1" onClick={() => setKeeping(true)}>
+        Keep this framing
+      </MayButton>
+      {keeping && (
+        <NameDialog
+          title="Keep this framing"
+          suggestion={`${template.name} framing`}
+          help={(name) => `${name || 'It'} can be put on any shape: borders, their light, shadows and the rough edge.`}
+          onSave={(name) => keep({ name, framing: framingOf(template) })}
+          onHide={() => setKeeping(false)}
+        />
+      )}
+    </Section>
+  );
+}

@@ -1,0 +1,48 @@
+'use client';
+import { X } from 'lucide-react';
+import { Button } from 'react-bootstrap';
+import { ratioOf, type Template } from '@/core/template';
+import type { PhotoRow } from '@/server/services';
+import { CutoutCanvas } from '../shared/cutout-canvas';
+
+/** Longest side of a picture, CSS pixels. */
+const SIZE = 74;
+
+export type Look = {
+  readonly id: string;
+  readonly name: string;
+  /** The template with this look. */
+  readonly template: Template;
+  readonly onTake: () => void;
+  /** Where it can be taken out of the list. */
+  readonly onRemove?: (() => void) | undefined;
+};
+
+/** Looks side by side on one photo: a click takes one. */
+export const Looks = ({ looks, photo }: { readonly looks: readonly Look[]; readonly photo: PhotoRow }) => (
+  <div className="finishes">
+    {looks.map(({ id, name, template, onTake, onRemove }) => {
+      const ratio = ratioOf(template);
+      const width = Math.round(Math.min(SIZE, SIZE / ratio));
+      return (
+        <div key={id} className="look">
+          <button type="button" onClick={onTake}>
+            <CutoutCanvas template={template} photo={photo} width={width * 2} cssWidth={width} label="" />
+            <span>{name}</span>
+          </button>
+          {onRemove && (
+            <Button
+              variant="quiet"
+              className="look-remove"
+              aria-label={`Delete ${name}`}
+              title="delete"
+              onClick={onRemove}
+            >
+              <X size={12} aria-hidden />
+            </Button>
+          )}
+        </div>
+      );
+    })}
+  </div>
+);
