@@ -9,7 +9,7 @@ import { withSizes } from '../core/placement';
 import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
 import { picksOf } from '../core/plate';
 import type { Sight } from '../core/sight';
-import { hasSlots, outputHeight, pictureOf, slotTemplates, type Template } from '../core/template';
+import { hasSlots, outputHeight, outputsOf, pictureOf, slotTemplates, type Template } from '../core/template';
 import { bringCaptionFonts } from '../server/fonts';
 import { inspectPhoto } from '../server/intake';
 import type { PicturePaths } from '../server/pictures';
@@ -133,10 +133,11 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
   const plates = plateCache(engine, template, shared);
   return async (cutout: Cutout, index: number, files: readonly string[]): Promise<ManifestItem[]> => {
     if ('fault' in cutout) return [failedItem(cutout.name, cutout.fault)];
+    const outputs = outputsOf(template.outputs, index - 1);
     try {
       const targets = await Promise.all(
-        template.outputs.map(async (output, i) => ({
-          output: i,
+        outputs.map(async ({ output, place }, i) => ({
+          output: place,
           plate: await plates.of(output),
           path: join(out, files[i]!),
         })),
@@ -145,13 +146,13 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
       const words = wordsOf(cutout, cutout.data, index);
       const photos = cutout.photos.map((photo) => photo && { source: photo.name, photo: { ...photo, words, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
       const { files: written, findings, ...placed } = await engine.render({ photos, words, template: shared, targets, widest }); // prettier-ignore
-      return template.outputs.map((output, i) => ({
+      return outputs.map(({ output, place }, i) => ({
         photo: cutout.name,
         output: output.name,
         file: files[i]!,
         ...written[i]!,
         ...placed,
-        findings: findings[i]!,
+        findings: findings[place]!,
         error: null,
       }));
     } catch (error) {
@@ -209,7 +210,7 @@ async function renderWith(
     const items = await Promise.all(
       cutouts.map((cutout, i) => {
         const parts = { ...wordsOf(cutout, 'data' in cutout ? cutout.data : {}, i + 1), template: template.name };
-        const files = template.outputs.map((output) =>
+        const files = outputsOf(template.outputs, i).map(({ output }) =>
           nameFile(output, { ...parts, height: outputHeight(pictureOf(template), output.width) }),
         );
         return queue.add(async () => {

@@ -18,14 +18,22 @@ type BatchCounts = {
   readonly toLookAt: number;
 };
 
+type Counted = { readonly content: 'cutout' | 'framing' };
+
+/** How many files so many cutouts give: of what has no photo in it one for all of them. */
+export function filesFor(outputs: readonly Counted[], cutouts: number): number {
+  const once = outputs.filter(({ content }) => content === 'framing').length;
+  return (outputs.length - once) * cutouts + (cutouts > 0 ? once : 0);
+}
+
 /**
  * @param photos all of the batch, or those chosen of it
- * @param outputs how many the template has
+ * @param outputs of the template
  * @param cutouts a photo for each, where several make one
  */
 export function countBatch<P extends { readonly review: Review }>(
   photos: readonly P[],
-  outputs: number,
+  outputs: readonly Counted[],
   isFailing: (photo: P) => boolean,
   cutouts: readonly P[] = photos,
 ): BatchCounts {
@@ -34,7 +42,7 @@ export function countBatch<P extends { readonly review: Review }>(
     photos: photos.length,
     leftOut: photos.filter(({ review }) => !isExported(review)).length,
     exported,
-    files: exported * outputs,
+    files: filesFor(outputs, exported),
     toLookAt: photos.filter((photo) => isToLookAt(photo.review, isFailing(photo))).length,
   };
 }

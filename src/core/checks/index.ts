@@ -1,4 +1,4 @@
-export { countBatch, isToLookAt, type Review } from './counts';
+export { countBatch, filesFor, isToLookAt, type Review } from './counts';
 export { unequalSizes } from './equal';
 export { findingsOf, type BatchFindings, type BatchPhoto } from './batch';
 export type { BatchMeans, CheckDefinition, CheckedPhoto, Finding } from './check';

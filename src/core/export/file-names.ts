@@ -1,5 +1,5 @@
 /** All names of an export before it begins, and what may be odd about them. */
-import { outputHeight, pictureOf, type Template } from '../template';
+import { outputHeight, outputsOf, pictureOf, type Template } from '../template';
 import type { PhotoWords } from '../fields';
 import { namer, plainNameOf } from './names';
 
@@ -25,7 +25,7 @@ export function fileNames(
   const nameFile = namer();
   const picture = pictureOf(template);
   return cutouts.flatMap((words, i) =>
-    template.outputs.map((output) => {
+    outputsOf(template.outputs, i).map(({ output }) => {
       const height = outputHeight(picture, output.width);
       const parts = { ...words, index: i + 1, template: template.name, height };
       const file = nameFile(output, parts);

@@ -1,5 +1,6 @@
 export { hasLossless, hasQuality, heavyFinding, mostBytes } from './heavy';
 export { picturePage, type HtmlFile } from './html';
+export { framingPixels, framingSvg } from './framing-svg';
 export { cutoutSvg } from './svg';
 export { oneBitAlpha } from './one-bit';
 export {

@@ -22,5 +22,3 @@ export const cast = defineLayer({
     color: { label: 'Colour', as: 'colour' },
   },
 });
-
-export type Cast = z.infer<typeof cast.schema>;

@@ -35,5 +35,3 @@ export const echo = defineLayer({
     lies: { label: 'Lie', as: 'choice', options: { before: 'on top', behind: 'behind' } },
   },
 });
-
-export type Echo = z.infer<typeof echo.schema>;

@@ -1,9 +1,7 @@
 export { before, type Before } from './before';
 export { behind, type Behind } from './behind';
 export { border, type Border } from './border';
-export { type Cast } from './cast';
 export { caption, type Caption } from './caption';
-export { type Echo } from './echo';
 export { grown, grownPaint, type Growth } from './grown';
 export { paintHandle, placeHandles, shadowHandle, type LayerHandle } from './handles';
 export { cornersOf, layerMoved, maskOf, placeMoved, type Place } from './pictured';
@@ -13,6 +11,6 @@ export { mat, type Mat } from './mat';
 export { reflection, type Reflection } from './reflection';
 export { LAYER_LISTS, type LayerList } from './registry';
 export { edgeRelief, type EdgeRelief, type ProfileCurve, type Relief } from './relief';
-export { rough, type BandRough, type Rough } from './rough';
+export { rough } from './rough';
 export { shadow, type Shadow } from './shadow';
 export { tint } from './tint';

@@ -59,11 +59,11 @@ export const relief = defineLayer({
     grain: { label: 'Grain', as: 'length', slider: [-0.05, 0.05] },
     shine: { label: 'Shine', as: 'number', slider: [1, 100] },
     highlightStrength: { label: 'Highlights', as: 'strength' },
-    highlight: { label: 'Their colour', as: 'colour' },
+    highlight: { label: 'Light colour', as: 'colour' },
     highlightBlend: { label: 'Laid on by', as: 'select', options: BLENDS },
     shadeStrength: { label: 'Shades', as: 'strength' },
-    shade: { label: 'Colour of shades', as: 'colour' },
-    shadeBlend: { label: 'Shades laid by', as: 'select', options: BLENDS },
+    shade: { label: 'Dark colour', as: 'colour' },
+    shadeBlend: { label: 'Shaded by', as: 'select', options: BLENDS },
   },
 });
 

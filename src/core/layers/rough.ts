@@ -24,7 +24,7 @@ export const rough = defineLayer({
   },
 });
 
-export type Rough = z.infer<typeof rough.schema>;
+type Rough = z.infer<typeof rough.schema>;
 
 /** Of a band: which of its edges. */
 export const bandRough = defineLayer({
@@ -37,5 +37,3 @@ export const bandRough = defineLayer({
     ...rough.controls,
   },
 });
-
-export type BandRough = z.infer<typeof bandRough.schema>;

@@ -120,3 +120,12 @@ const NO_PHOTO: PhotoPixels = { data: new Uint8Array(0), window: NOWHERE, opaque
 /** The plates that want a photo each: a sheet's slots, or the plate itself. */
 export const slotPlates = (plate: Plate): readonly (Plate | null)[] =>
   plate.sheet ? plate.sheet.slots.map((slot) => slot && slot.plate) : [plate];
+
+/** A plate that was compiled with what is there without photo, as that alone. */
+export function withoutPhotos(plate: Plate): Plate {
+  if (!plate.sheet) return plate.bare!;
+  const slots = plate.sheet.slots.map(
+    (slot) => slot && { ...slot, plate: slot.plate.bare!, spans: rowsOf(slot.plate) },
+  );
+  return { ...plate, sheet: { ...plate.sheet, slots, folded: null } };
+}

@@ -131,7 +131,7 @@ export const READY_FRAMINGS: readonly ReadyFraming[] = [
   },
   {
     id: 'scalloped-card',
-    name: 'Scalloped card',
+    name: 'Scalloped',
     fields: {
       borders: [
         {
@@ -156,7 +156,7 @@ export const READY_FRAMINGS: readonly ReadyFraming[] = [
   },
   {
     id: 'hammered-metal',
-    name: 'Hammered metal',
+    name: 'Hammered',
     fields: {
       borders: [
         {

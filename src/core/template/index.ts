@@ -2,7 +2,15 @@ export { readLength } from './length-text';
 export { brokenLock, FIELD_GROUPS, isLocked, withLocksKept, type FieldGroup, type OpenFields } from './locks';
 export { saysTheSame } from './same';
 export { collisionsOf, mergeTemplates, type Collision } from './merge';
-export { frameWidthInPixels, inPicture, outputHeight, timesSize, widthFor, type OutputSize } from './output-size';
+export {
+  frameWidthInPixels,
+  inPicture,
+  outputHeight,
+  outputsOf,
+  timesSize,
+  widthFor,
+  type OutputSize,
+} from './output-size';
 export { STARTING_FINISHES, withFinish } from './finishes';
 export { framingDocument, framingOf, withFraming, type Framing } from './framing';
 export { READY_FRAMINGS } from './framings';

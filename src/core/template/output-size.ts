@@ -45,3 +45,10 @@ export function timesSize(size: OutputSize | null, n: number): OutputSize | null
   // As large in print, and finer.
   return { ...size, ppi: size.ppi * n };
 }
+
+/** The outputs that the `i`-th cutout gives files of, from 0, by their places: what has no photo in it is made once. */
+export const outputsOf = <O extends { readonly content: 'cutout' | 'framing' }>(
+  outputs: readonly O[],
+  i: number,
+): readonly { readonly output: O; readonly place: number }[] =>
+  outputs.flatMap((output, place) => (i === 0 || output.content === 'cutout' ? [{ output, place }] : []));

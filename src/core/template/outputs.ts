@@ -41,6 +41,8 @@ const trimSchema = z.union([
 export const outputSchema = z.strictObject({
   name: outputName.default('tile'),
   format: formatSchema.default('png'),
+  /** Each cutout; or, once for all of them, what lies round the photos without any. */
+  content: z.enum(['cutout', 'framing']).default('cutout'),
   /** In pixels. Left out, `size` says it, and is `frame` unless it is written; beside a `size` it is not read. */
   width: pixels.optional(),
   size: outputSizeSchema.nullable().default(null),

@@ -2,4 +2,4 @@ export type { TextureControl } from './definition';
 export { octaves } from './noise';
 export { TEXTURES, type TextureKind } from './registry';
 export { textureSchema, type Texture } from './schema';
-export { alongReader, flatReader, tileFor, tileSide, type Laid, type TextureReader } from './texture';
+export { alongReader, flatReader, type TextureReader } from './texture';

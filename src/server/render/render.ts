@@ -6,6 +6,7 @@ import {
   compose,
   composeSheet,
   slotPlates,
+  withoutPhotos,
   writeCaptions,
   type PhotoPixels,
   type PickedColours,
@@ -94,16 +95,20 @@ function composer({ photos, widest }: RenderWork, bufferFor: BufferFor, withBare
     const pixels: (PhotoPixels | null)[] = [];
     // One after the other: a photo decoded takes more memory than all else.
     for (const [i, own] of slotPlates(plate).entries()) pixels.push((own && (await readers[i]?.(own))) ?? null);
+    const isFraming = output.content === 'framing';
     const isWhole = pixels.every((own) => own?.opaque ?? true) || slotPlates(plate).every((own) => own?.bare ?? !own);
-    const whole = isWhole ? plate : withBare(plate, output);
+    const whole = isWhole && !isFraming ? plate : withBare(plate, output);
+    const shown = isFraming ? withoutPhotos(whole) : whole;
+    // Where there is no photo, none leaves gaps.
+    const given = isFraming ? pixels.map((own) => own && { ...own, opaque: true }) : pixels;
     const colours = coloursFor(plate.picks, photos.find((photo) => photo !== null)?.sight);
     const out = bufferFor(plate.blank.length);
-    if (!plate.sheet) return { plain: compose(whole, pixels[0]!, colours, out), colours };
+    if (!plate.sheet) return { plain: compose(shown, given[0]!, colours, out), colours };
     const slots = slotPlates(plate).map((own, i): SlotPhoto | null => {
-      const seen = pixels[i];
+      const seen = given[i];
       return own && seen ? { pixels: seen, colours: coloursFor(own.picks, photos[i]!.sight) } : null;
     });
-    return { plain: composeSheet(whole, slots, colours, out), colours };
+    return { plain: composeSheet(shown, slots, colours, out), colours };
   };
 }
 
@@ -123,13 +128,16 @@ export async function renderPhoto(
   const { template, words, targets } = work;
   const composeOn = composer(work, bufferFor, withBare);
   const files: RenderedFile[] = [];
-  for (const plate of new Set(targets.map((target) => target.plate))) {
+  const isAlike = (a: RenderTarget, b: RenderTarget) => a.plate === b.plate && a.output.content === b.output.content;
+  const firsts = targets.filter((target, i) => targets.findIndex((other) => isAlike(other, target)) === i);
+  for (const first of firsts) {
+    const { plate } = first;
     const { width, height } = plate;
-    const { output: first } = targets.find((target) => target.plate === plate)!;
-    const { plain, colours } = await composeOn(plate, first);
+    const { plain, colours } = await composeOn(plate, first.output);
     const ppi = densityOf(template, width);
-    for (const [i, { output, path, plate: wanted }] of targets.entries()) {
-      if (wanted !== plate) continue;
+    for (const [i, target] of targets.entries()) {
+      if (!isAlike(target, first)) continue;
+      const { output, path } = target;
       // Outputs that share a picture are called differently, and captions may say so.
       const pixels = plate.captions.length > 0 ? plain.slice() : plain;
       const fields = fieldsOf({ ...words, template: template.name, output: output.name, width, height });

@@ -7,7 +7,7 @@ import { services, SMALL } from './testing';
 
 const { here, batchWith, run } = services();
 
-const OUTPUTS = [{ name: 'a', width: 40 }, { name: 'b', width: 20 }]; // prettier-ignore
+const OUTPUTS = [{ name: 'a', width: 40, content: 'cutout' }, { name: 'b', width: 20, content: 'cutout' }] as const; // prettier-ignore
 
 test('the screen’s counts, the card, the delivery and its manifest agree about photos left out and called good', async () => {
   // The limit marks every photo.
@@ -17,7 +17,7 @@ test('the screen’s counts, the card, the delivery and its manifest agree about
   await countFindings(here, id);
 
   const listed = (await photos.listPhotos(here, id, 0, 10)).photos;
-  const counts = countBatch(listed, OUTPUTS.length, () => true);
+  const counts = countBatch(listed, OUTPUTS, () => true);
   expect(counts).toEqual({ photos: 3, leftOut: 1, exported: 2, files: 4, toLookAt: 1 });
   const card = (await batches.listBatches(here)).find((batch) => batch.id === id)!;
   expect([card.photoCount, card.outCount, card.findingCount]).toEqual([counts.photos, counts.leftOut, counts.toLookAt]);

@@ -7,6 +7,7 @@ import {
   hasSlots,
   keptTemplate,
   outputHeight,
+  outputsOf,
   pictureOf,
   slotTemplates,
   type Output,
@@ -156,7 +157,7 @@ export async function deliveryFilesOf(
     const slots = seats && seats.map((seat) => seat && { ...then(seat), standsIn: seat.standsIn });
     const first = then(lead);
     const recipeFor = recipes(slots ?? [first], words);
-    const files = template.outputs.map((output, outputIndex): PlannedFile => {
+    const files = outputsOf(template.outputs, i).map(({ output, place: outputIndex }): PlannedFile => {
       const recipe = recipeFor(output);
       const height = outputHeight(picture, output.width);
       const file = nameFile(output, { ...words, template: template.name, height });

@@ -1,4 +1,5 @@
 /** Starting deliveries: what is planned is noted, and a job is left for it. */
+import { filesFor } from '../../core/checks';
 import { asc, eq, inArray } from 'drizzle-orm';
 import { keptTemplate, saysTheSame } from '../../core/template';
 import { tables } from '../db';
@@ -48,7 +49,7 @@ async function planDelivery(here: Here, batchId: number, only: readonly number[]
         outline: batch.outline,
         ...began,
         photoCount: cutouts.length,
-        fileCount: cutouts.length * template.outputs.length,
+        fileCount: filesFor(template.outputs, cutouts.length),
         madeBy: nameOf(here),
       })
       .returning({ id: deliveries.id });

@@ -124,7 +124,7 @@ export function ExportPanel({ batchId, template, store, cutouts, files, narrowed
     // Which photos are meant is for the person to say.
     exportAll: () => (narrowed ? choices.current?.querySelector('button')?.focus() : files !== 0 && begin(null)),
   });
-  const these = narrowed && countBatch(narrowed, template.outputs.length, () => false);
+  const these = narrowed && countBatch(narrowed, template.outputs, () => false);
   const about = useMemo(() => ({ template, cutouts, deliveries: data }), [template, cutouts, data]);
   const all = files === null ? 'all files' : plural(files, 'file');
   return (

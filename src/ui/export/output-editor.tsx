@@ -15,6 +15,16 @@ import { TrimFields } from './trim-fields';
 /** A limit to begin with: many shops ask for about as much. */
 const USUAL_KB = 300;
 
+const CONTENTS = { cutout: 'cutouts', framing: 'framing alone' } as const;
+
+/** Names that are about photos, and those of what has none. */
+const NAMES = { cutout: '{photo}-{output}', framing: '{template}-{output}' } as const;
+
+/** The usual name goes with what is shown; one of somebody's own stays. */
+function renamed({ content, file }: Output, next: Output['content']): Partial<Output> {
+  return file === NAMES[content] ? { file: NAMES[next] } : {};
+}
+
 type OutputEditorProps = {
   readonly template: Template;
   readonly output: Output;
@@ -54,6 +64,17 @@ export function OutputEditor({
         // It is part of files' names.
         onChange={(name) => onChange({ name: name.replace(/[/\\]/g, '-') })}
       />
+      <ChoiceField
+        label="Shows"
+        value={output.content}
+        options={CONTENTS}
+        onChange={(content) => onChange({ content, ...renamed(output, content) })}
+      />
+      {output.content === 'framing' && (
+        <p className="muted small-text">
+          One file for the whole delivery: all that lies round the photos, and none of them.
+        </p>
+      )}
       <FormatFields output={output} backdrop={template.backdrop} onChange={onChange} />
       <OutputSizeFields picture={picture} output={output} onChange={onChange} />
       <ChoiceField

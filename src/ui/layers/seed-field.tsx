@@ -13,8 +13,8 @@ export const SeedField = ({ seed, onChange }: SeedFieldProps) => (
     <div className="flex-grow-1">
       <NumberField label="Seed" value={seed} min={0} max={MOST} onChange={(v) => onChange(Math.round(v))} />
     </div>
-    <Button variant="quiet" onClick={() => onChange((seed + 1) % (MOST + 1))}>
-      <Dices size={14} aria-hidden /> Another one
+    <Button variant="quiet" className="text-nowrap" onClick={() => onChange((seed + 1) % (MOST + 1))}>
+      <Dices size={14} aria-hidden /> another
     </Button>
   </div>
 );

@@ -53,7 +53,7 @@ export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: T
         <StrengthField key={key} label={label} value={numbers[key]!} onChange={(v) => set(key, v)} onDrag={onDrag} />
       ))}
       {isLine && (
-        <ChoiceField label="Lies" value={paint.lies} options={LIES} onChange={(lies) => onChange({ ...paint, lies })} />
+        <ChoiceField label="Runs" value={paint.lies} options={LIES} onChange={(lies) => onChange({ ...paint, lies })} />
       )}
       <NumberField
         label={paint.lies === 'along' ? 'Slanted' : 'Turned'}

@@ -1,9 +1,12 @@
 'use client';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { framingPixels, framingSvg } from '@/core/export';
 import { framingDocument, framingOf, READY_FRAMINGS, withFraming, type Framing, type Template } from '@/core/template';
 import type { OwnFraming, PhotoRow } from '@/server/services';
 import { MayButton } from '../people/may-button';
 import { ask } from '../shared/ask';
+import { saveFile } from '../shared/save-file';
 import { NameDialog } from '../shared/name-dialog';
 import { Section } from '../shared/section';
 import { Looks, type Look } from './looks';
@@ -51,6 +54,7 @@ function Framings({ template, store, photo, own }: FramingsProps) {
 export function FramingSection({ template, store, photo }: FramingSectionProps) {
   const { data: own = [] } = useFramings();
   const { keep } = useFramingChanges();
+  const pixels = framingPixels(template);
   const [keeping, setKeeping] = useState(false);
   return (
     <Section title="Framing" word="framing" value={framingWords(own.length)}>
@@ -62,6 +66,17 @@ export function FramingSection({ template, store, photo }: FramingSectionProps) 
       <MayButton least="maker" variant="quiet" className="mt-1" onClick={() => setKeeping(true)}>
         Keep this framing
       </MayButton>
+      <Button
+        variant="quiet"
+        className="mt-1"
+        disabled={pixels !== null || template.borders.length === 0}
+        onClick={() => saveFile(`${template.name} framing.svg`, framingSvg(template)!, 'image/svg+xml')}
+      >
+        Save as SVG
+      </Button>
+      {pixels !== null && (
+        <p className="muted small-text mb-0">No vectors of it: {pixels}. An output can show the framing alone.</p>
+      )}
       {keeping && (
         <NameDialog
           title="Keep this framing"

@@ -124,8 +124,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     JSON.stringify({ ...batch.saved.template, name: template.name }) !== JSON.stringify(template);
   const isWhole = photos.length === total;
   const totals = useMemo(
-    () => countBatch(photos, template.outputs.length, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
-    [photos, template.outputs.length, toLookAt],
+    () => countBatch(photos, template.outputs, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
+    [photos, template.outputs, toLookAt],
   );
   const words = useMemo(
     () => countedTiles(photos).flatMap(({ review, words: own }) => (review === 'out' ? [] : [own])),
