@@ -36,7 +36,7 @@ const placers = kept<Placer>(PLACERS);
 /** The plate for pictures `width` pixels wide; the centring rule does not change it. Of a template with slots each slot's is kept by itself. */
 export const plateFor = (template: Template, width: number, withBare: boolean): Plate =>
   hasSlots(template)
-    ? compileSheet(template, width, null, withBare, (one, w, _, bare) => onePlate(one, w, bare))
+    ? compileSheet(template, width, null, withBare, (one, w, _, bare) => onePlate(one, w, bare !== false))
     : onePlate(template, width, withBare);
 
 function onePlate(template: Template, width: number, withBare: boolean): Plate {

@@ -17,6 +17,11 @@ test.each<[string, object, object, string[]]>([
   ['a paint', { backdrop: '#ffffff' }, { backdrop: { kind: 'linear', stops: [[0, '#fff'], [1, '#000']] } }, ['backdrop #ffffff → linear gradient']], // prettier-ignore
   ['an output', { outputs: [{ width: 540 }] }, { outputs: [{ width: 600, format: 'webp' }, { name: 'mail' }] }, ['output tile: format png → webp, width 540 → 600 px', 'output mail added']], // prettier-ignore
   ['a slot', { slots: [{ name: 'a', shape: { kind: 'circle' } }] }, { slots: [{ name: 'a', shape: { kind: 'heart' }, borders: [border] }, { name: 'b', shape: { kind: 'circle' } }] }, ['slot a: shape circle → heart, border added', 'slot b added']], // prettier-ignore
+  ['a relief put on, one changed, one taken off', { borders: [{ ...border, relief: { depth: 4 } }, { width: 3 }, { width: 5, relief: {} }] }, { borders: [{ ...border, relief: { depth: 9, profile: 'hollow' } }, { width: 3, relief: {} }, { width: 5 }] }, ['border 1: relief: profile round → hollow, height 4 → 9 px', 'border 2: relief added', 'border 3: relief taken out']], // prettier-ignore
+  ['echoes', { borders: [{ ...border, echo: { count: 3 } }] }, { borders: [{ ...border, echo: { count: 5, angle: 10 } }] }, ['border: echoes: how many 3 → 5, turned by 3 → 10°']], // prettier-ignore
+  ['a texture', { borders: [border] }, { borders: [{ ...border, paint: { kind: 'texture', of: { kind: 'wood' }, size: 9, stops: [[0, '#000'], [1, '#fff']] } }] }, ['border: paint #24594f → wood texture']], // prettier-ignore
+  ['the edge', {}, { edge: { rough: { kind: 'torn' }, relief: {}, pins: [{ from: [0, 0], to: [0, 0.1] }] } }, ['pins that bend the outline changed', 'rough edge added', 'the edge’s relief added']], // prettier-ignore
+  ['the light', {}, { light: { angle: 90, ambient: 0.5 } }, ['light: comes from 315 → 90°, from all sides 25 → 50 %']], // prettier-ignore
   ['a frame', {}, { frame: { width: 800, height: 600 } }, ['frame 1080 × 1080 px → 800 × 600 px', 'shape 960 × 960 → 533.33 × 533.33 px', 'shape moved', 'output tile: width 1080 → 800 px']], // prettier-ignore
 ])('%s', (_, before, after, words) => {
   expect(changesOf(template(before), template(after))).toEqual(words);

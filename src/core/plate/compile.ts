@@ -27,7 +27,7 @@ import { paintRows, type PaintGround } from './paints';
 import type { Others } from './pixel';
 import { picturedCoats } from './pictured';
 import { photoFinish, type PhotoFinish } from './photo-finish';
-import type { Plate } from './plate';
+import type { Plate, WithBare } from './plate';
 import { compileSheet } from './sheet';
 import { shadowMask, type Caster } from './shadow';
 import { sidedIn, withFadeSided, type Sided } from './sided';
@@ -49,6 +49,11 @@ type Scene = Sided & {
 };
 
 type PictureGround = PaintGround & { readonly frame: PaintBox };
+
+/** What throws a shadow where there is no photo. */
+const bandCasters = (template: Template, scene: Scene): Caster[] => [
+  { polygons: union(visibleBorders(template.borders).flatMap((border) => bandOf(border, scene))), sigma: 0 },
+];
 
 /** What throws a shadow: the outline and the borders that reach out of it; a feathered photo softer than its borders. */
 function castersOf(template: Template, scene: Scene): Caster[] {
@@ -147,16 +152,20 @@ function sceneOf(template: Template, width: number): Scene {
  * Compiles the template for pictures `width` pixels wide.
  *
  * @param matte colour laid under everything, for formats without alpha
- * @param withBare also the picture without photo, for photos that don't reach everywhere
  * @throws WobrelError `shape-intricate`
  */
-export function compile(template: Template, width: number, matte: string | null = null, withBare = false): Plate {
+export function compile(
+  template: Template,
+  width: number,
+  matte: string | null = null,
+  withBare: WithBare = false,
+): Plate {
   return hasSlots(template)
     ? compileSheet(template, width, matte, withBare, compileOne)
     : compileOne(template, width, matte, withBare);
 }
 
-function compileOne(template: Template, width: number, matte: string | null, withBare: boolean): Plate {
+function compileOne(template: Template, width: number, matte: string | null, withBare: WithBare): Plate {
   const plate = compilePlain(template, width, matte, withBare);
   return { ...plate, finish: finishOf(template, plate) };
 }
@@ -167,7 +176,7 @@ export function finishOf(template: Template, { width, photoWindow }: Plate): Pho
 }
 
 /** The same with the photo left as it is. */
-export function compilePlain(given: Template, width: number, matte: string | null, withBare: boolean): Plate {
+export function compilePlain(given: Template, width: number, matte: string | null, withBare: WithBare): Plate {
   const template = withFadeSided(given);
   const height = outputHeight(pictureOf(template), width);
   const scene = sceneOf(template, width);
@@ -187,6 +196,20 @@ export function compilePlain(given: Template, width: number, matte: string | nul
   const cutoutIn = cutoutMaker(template, scene);
   // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
   const area = template.mat.paint === null ? box : inner;
+  const shadowsOf = (of: readonly Caster[], window: PixelWindow): Stack['shadows'] =>
+    casting.map(({ shadow, colour }) => ({
+      colour,
+      mask:
+        shadow.kind === 'ground'
+          ? floorMask(
+              of.flatMap(({ polygons }) => polygons),
+              shadow,
+              scale,
+              window,
+            )
+          : shadowMask(of, shadow, scale, window),
+    }));
+  const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, scene) : null;
   const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner });
   const echoScene = { ...scene, middle: middleOf(template, scene), at: (times: number) => sceneOf(template, width * times) }; // prettier-ignore
   const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, echoScene)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
@@ -204,13 +227,7 @@ export function compilePlain(given: Template, width: number, matte: string | nul
       },
     ),
     before: [...echoesBefore(window), ...picturedCoats(template, 'before', { ...roomIn(window), area: box })],
-    shadows: casting.map(({ shadow, colour }) => ({
-      colour,
-      mask:
-        shadow.kind === 'ground'
-          ? floorMask(standing, shadow, scale, window)
-          : shadowMask(casters, shadow, scale, window),
-    })),
+    shadows: shadowsOf(casters, window),
     mirrored: place && mirrored(place, window, cutoutIn),
   });
   const mirror = place?.sum ?? -1;
@@ -219,7 +236,7 @@ export function compilePlain(given: Template, width: number, matte: string | nul
   for (const window of bandsOf(box)) {
     const band = bandAt(window);
     plate.add(band);
-    bare?.add(unseen(band));
+    bare?.add(unseen(alone ? { ...band, shadows: shadowsOf(alone, window) } : band));
   }
   const captions = template.captions.filter(({ on }) => on);
   const rest = { bare: null, scale, origin, picks, behind: scene.behind, finish: null, sheet: null, captions };

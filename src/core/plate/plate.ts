@@ -5,6 +5,9 @@ import type { PixelWindow } from '../raster';
 import type { PhotoBehind } from './behind';
 import type { PhotoFinish } from './photo-finish';
 
+/** Whether the picture without photo is wanted, too: for photos that leave gaps, or as a framing that stands alone, whose shadows its bands alone throw. */
+export type WithBare = boolean | 'alone';
+
 /**
  * Pixels come from numbered sources: 0 the photo, 1 the photo mirrored for a reflection, from
  * 2 on colours taken from it, and after these the photo once more for each layer behind. Those without any are final in `blank`. The others lie in

@@ -5,11 +5,11 @@ import { compose, type PhotoPixels } from './compose';
 import { windowOfBoth } from './lettering';
 import { foldedSlots, layFront, layInto, rowsOf, spansOf } from './lay';
 import type { PickedColours } from './photo-finish';
-import type { Plate, SlotPlate } from './plate';
+import type { Plate, SlotPlate, WithBare } from './plate';
 import { slotCrops } from './slot-room';
 
 /** What is compiled of a template without slots, as `compile` does. */
-export type CompilePlain = (template: Template, width: number, matte: string | null, withBare: boolean) => Plate;
+export type CompilePlain = (template: Template, width: number, matte: string | null, withBare: WithBare) => Plate;
 
 const NOWHERE: PixelWindow = { left: 0, top: 0, width: 0, height: 0 };
 
@@ -51,7 +51,7 @@ export function compileSheet(
   template: Template,
   width: number,
   matte: string | null,
-  withBare: boolean,
+  withBare: WithBare,
   plain: CompilePlain,
 ): Plate {
   const ground = plain(withoutCutout(template), width, matte, true);

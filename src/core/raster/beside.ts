@@ -22,10 +22,14 @@ export type Beside = {
 const CURVE = Math.cos((12 * Math.PI) / 180);
 
 type Normals = {
+  /** For each side the direction inwards. */
+  readonly own: Float64Array;
   /** For each end of each side the direction inwards: of a curve the one between both sides, else the side's own. */
   readonly ends: Float64Array;
   /** For each end the sum of both sides' directions: what is in or out where a corner is nearest (Bærentzen & Aanæs 2005, "Signed distance computation using the angle weighted pseudonormal"). */
   readonly corners: Float64Array;
+  /** For each end of each side half of how far a curve turns there, radians, clockwise positive; 0 at corners. */
+  readonly turns: Float64Array;
 };
 
 function normalsOf(polygons: readonly Polygon[], sides: Float64Array): Normals {
@@ -39,6 +43,7 @@ function normalsOf(polygons: readonly Polygon[], sides: Float64Array): Normals {
   }
   const ends = new Float64Array(sides.length);
   const corners = new Float64Array(sides.length);
+  const turns = new Float64Array(sides.length / 2);
   let first = 0;
   for (const { length } of polygons) {
     for (let i = 0; i < length; i++) {
@@ -47,6 +52,7 @@ function normalsOf(polygons: readonly Polygon[], sides: Float64Array): Normals {
       corners[side * 4 + 2] = corners[next * 4] = ax + bx;
       corners[side * 4 + 3] = corners[next * 4 + 1] = ay + by;
       const isCurve = ax * bx + ay * by > CURVE;
+      if (isCurve) turns[side * 2 + 1] = turns[next * 2] = Math.asin(ax * by - ay * bx) / 2;
       const long = isCurve ? Math.hypot(ax + bx, ay + by) : 1;
       ends[side * 4 + 2] = isCurve ? (ax + bx) / long : ax;
       ends[side * 4 + 3] = isCurve ? (ay + by) / long : ay;
@@ -55,7 +61,7 @@ function normalsOf(polygons: readonly Polygon[], sides: Float64Array): Normals {
     }
     first += length;
   }
-  return { ends, corners };
+  return { own, ends, corners, turns };
 }
 
 /** Pixels that are looked at together at most: what lies further from the outline than they reach is not known. */
@@ -72,6 +78,48 @@ function seenFrom({ left, top, width, height }: PixelWindow, polygons: readonly 
   const x1 = Math.min(left + width + around, Math.ceil(bounds[2]) + around);
   const y1 = Math.min(top + height + around, Math.ceil(bounds[3]) + around);
   return { left: x0, top: y0, width: Math.max(0, x1 - x0), height: Math.max(0, y1 - y0) };
+}
+
+/** Sides that are looked at one after the other for one that is nearer. */
+const STEPS = 12;
+
+/** From a side to the nearest of those beside it: of several about as near, what is handed from pixel to pixel need not be the very nearest. */
+function walker(polygons: readonly Polygon[], sides: Float64Array) {
+  const [before, after] = [new Int32Array(sides.length / 4), new Int32Array(sides.length / 4)];
+  let first = 0;
+  for (const { length } of polygons) {
+    for (let i = 0; i < length; i++) {
+      before[first + i] = first + ((i + length - 1) % length);
+      after[first + i] = first + ((i + 1) % length);
+    }
+    first += length;
+  }
+  const squared = (side: number, x: number, y: number): number => {
+    const k = side * 4;
+    const ax = x - sides[k]!;
+    const ay = y - sides[k + 1]!;
+    const dx = sides[k + 2]! - sides[k]!;
+    const dy = sides[k + 3]! - sides[k + 1]!;
+    const long = dx * dx + dy * dy;
+    const raw = long > 0 ? (ax * dx + ay * dy) / long : 0;
+    const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
+    const ex = ax - dx * t;
+    const ey = ay - dy * t;
+    return ex * ex + ey * ey;
+  };
+  return (from: number, x: number, y: number): number => {
+    let side = from;
+    let best = squared(side, x, y);
+    for (const next of [before, after])
+      for (let i = 0; i < STEPS; i++) {
+        const other = next[side]!;
+        const d = squared(other, x, y);
+        if (d >= best) break;
+        best = d;
+        side = other;
+      }
+    return side;
+  };
 }
 
 /** This near to the outline a direction is the side's rather than the one to its nearest place, pixels. */
@@ -94,17 +142,19 @@ export function besideOutline(
   // As they turn, and from their topmost points.
   const polygons = outline.filter(({ length }) => length > 2).map((polygon) => fromTop(polygon));
   const sides = sidesOf(polygons);
-  const { ends, corners } = normalsOf(polygons, sides);
+  const { own, ends, corners, turns } = normalsOf(polygons, sides);
   const { begins, long, whole: wholes } = lengthsOf(polygons);
   const seen = seenFrom(window, polygons, Math.ceil(reach) + 2);
   const { side: nearest } = nearestSides(sides, seen, coverage(within, seen));
+  const nearer = walker(polygons, sides);
   for (let row = 0; row < seen.height; row++)
     for (let column = 0; column < seen.width; column++) {
-      const side = nearest[row * seen.width + column]!;
+      const found = nearest[row * seen.width + column]!;
       const x = seen.left + column - window.left;
       const y = seen.top + row - window.top;
-      if (side < 0 || x < 0 || y < 0 || x >= window.width || y >= window.height) continue;
+      if (found < 0 || x < 0 || y < 0 || x >= window.width || y >= window.height) continue;
       const i = y * window.width + x;
+      const side = nearer(found, window.left + x + 0.5, window.top + y + 0.5);
       const k = side * 4;
       const px = window.left + x + 0.5 - sides[k]!;
       const py = window.top + y + 0.5 - sides[k + 1]!;
@@ -116,20 +166,34 @@ export function besideOutline(
       const ex = px - dx * t;
       const ey = py - dy * t;
       const far = Math.sqrt(ex * ex + ey * ey);
-      let vx = ends[k]! * (1 - t) + ends[k + 2]! * t;
-      let vy = ends[k + 1]! * (1 - t) + ends[k + 3]! * t;
-      const size = Math.sqrt(vx * vx + vy * vy) || 1;
-      vx /= size;
-      vy /= size;
-      let isIn = vx * ex + vy * ey >= 0;
-      // At a corner everything fans out from it.
-      if (raw !== t && far > ON_IT) {
-        const end = k + 2 * t;
-        isIn = corners[end]! * ex + corners[end + 1]! * ey >= 0;
-        if (Math.abs(vx * ex + vy * ey) < far * CURVE) {
-          vx = (isIn ? ex : -ex) / far;
-          vy = (isIn ? ey : -ey) / far;
-        }
+      const isBeyond = raw !== t && far > ON_IT;
+      const end = k + 2 * t;
+      const isIn = isBeyond
+        ? corners[end]! * ex + corners[end + 1]! * ey >= 0
+        : own[side * 2]! * ex + own[side * 2 + 1]! * ey >= 0;
+      const h0 = turns[side * 2]!;
+      const h1 = turns[side * 2 + 1]!;
+      let vx: number;
+      let vy: number;
+      if (isBeyond && (t === 0 ? h0 : h1) === 0) {
+        // At a corner everything fans out from it.
+        vx = (isIn ? ex : -ex) / far;
+        vy = (isIn ? ey : -ey) / far;
+      } else {
+        // On a curve the direction turns evenly from the middle of one corner's fan to that of the next one's.
+        const out = isIn ? -far : far;
+        const length = long[side]!;
+        const across = own[side * 2]! * ey - own[side * 2 + 1]! * ex;
+        const fan = isBeyond ? Math.abs(out * Math.asin(Math.min(1, Math.max(-1, across / far)))) : 0;
+        const share = (out * h0 + t * length + (t === 0 ? -fan : fan)) / Math.max(out * (h0 + h1) + length, 1e-6);
+        // Of the fan at a corner either side may have been found: half of it is the other one's.
+        const room = isBeyond ? 1 : 0;
+        const f = share < -room ? -room : share > 1 + room ? 1 + room : share;
+        vx = ends[k]! * (1 - f) + ends[k + 2]! * f;
+        vy = ends[k + 1]! * (1 - f) + ends[k + 3]! * f;
+        const size = Math.sqrt(vx * vx + vy * vy) || 1;
+        vx /= size;
+        vy /= size;
       }
       const at = (begins[side]! + long[side]! * t) / wholes[side]!;
       along[i] = at;

@@ -28,6 +28,7 @@ test('a name alone is a whole template: a centred circle of 8/9 of the frame, on
     {
       name: 'tile',
       format: 'png',
+      content: 'cutout',
       size: 'frame',
       width: 1080,
       trim: false,

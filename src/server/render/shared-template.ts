@@ -37,15 +37,15 @@ export type OpenTemplate = {
   readonly template: Template;
   readonly checker: Checker;
   readonly pictures: PicturePaths;
-  /** A plate with the picture without photo, compiled once in this thread. */
-  readonly bare: (width: number, matte: string | null) => Plate;
+  /** A plate with the picture without photo, or with the framing alone, compiled once in this thread. */
+  readonly bare: (width: number, matte: string | null, isAlone: boolean) => Plate;
 };
 
 function barePlates(template: Template): OpenTemplate['bare'] {
   const plates = new Map<string, Plate>();
-  return (width, matte) => {
-    const key = `${width} ${matte}`;
-    const plate = plates.get(key) ?? compile(template, width, matte, true);
+  return (width, matte, isAlone) => {
+    const key = `${width} ${matte} ${isAlone}`;
+    const plate = plates.get(key) ?? compile(template, width, matte, isAlone ? 'alone' : true);
     plates.set(key, plate);
     return plate;
   };

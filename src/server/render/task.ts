@@ -67,7 +67,7 @@ export async function renderTask(
       widest,
     },
     bufferFor,
-    ({ width }, output) => bare(width, matteOf(output)),
+    ({ width }, output) => bare(width, matteOf(output), output.content === 'framing'),
   );
   const placed = photos.map(
     (task, i) => task && placedItem(placements[i]!, seenAgain(task.photo, placements[i]!, own[i]!)),

@@ -1,0 +1,61 @@
+import { besideOutline } from './beside';
+import type { Polygon } from '../shape';
+
+const window = { left: 0, top: 0, width: 120, height: 120 };
+const everywhere: Polygon[] = [[[-200, -200], [400, -200], [400, 400], [-200, 400]]]; // prettier-ignore
+const circle = (cx: number, cy: number, r: number, turns: 1 | -1 = 1): Polygon =>
+  Array.from({ length: 400 }, (_, i) => {
+    const angle = (turns * 2 * Math.PI * i) / 400 - Math.PI / 2;
+    return [cx + r * Math.cos(angle), cy + r * Math.sin(angle)] as const;
+  });
+const places = (work: (x: number, y: number, i: number) => void) => {
+  for (let y = 0, i = 0; y < 120; y++) for (let x = 0; x < 120; x++, i++) work(x + 0.5, y + 0.5, i);
+};
+
+test('beside a circle: the distance, the way in and the way round are those of the circle', () => {
+  const { along, away, nx, ny, whole } = besideOutline([circle(60, 60, 40)], 200, everywhere, window);
+  places((x, y, i) => {
+    const [dx, dy] = [x - 60, y - 60];
+    const far = Math.hypot(dx, dy);
+    // In the middle every side is as near.
+    if (far < 4) return;
+    expect(Math.abs(away[i]! - (40 - far))).toBeLessThan(0.01);
+    // No facets: the direction goes on between the corners.
+    expect(Math.abs(nx[i]! + dx / far) + Math.abs(ny[i]! + dy / far)).toBeLessThan(0.001);
+    const turn = (Math.atan2(dx, -dy) / (2 * Math.PI) + 1) % 1;
+    const off = Math.abs(along[i]! - turn);
+    // Beyond a corner the nearest place is the corner: up to half a side off.
+    expect(Math.min(off, 1 - off)).toBeLessThan(0.5 / 400 + 1e-4);
+    expect(whole[i]! / (80 * Math.PI)).toBeCloseTo(1, 3);
+  });
+});
+
+test('in a hole everything lies outside of it', () => {
+  const { away, nx } = besideOutline([circle(60, 60, 55), circle(60, 60, 20, -1)], 200, everywhere, window);
+  // At (60 + 30, 60): 10 from the hole, 25 from the rim; in the hole's middle −20.
+  expect(away[60 * 120 + 90]!).toBeCloseTo(10.5, 1);
+  expect(nx[60 * 120 + 90]!).toBeGreaterThan(0.99);
+  expect(away[60 * 120 + 60]!).toBeCloseTo(-19.3, 1);
+});
+
+test('at sharp corners, pointing in or out, each place is on its own side', () => {
+  // A thin needle out of a square, and a thin notch into it.
+  const shape: Polygon = [[20, 40], [58, 40], [60, 5], [62, 40], [100, 40], [100, 100], [62, 100], [60, 70], [58, 100], [20, 100]]; // prettier-ignore
+  const { away, nx, ny } = besideOutline([shape], 200, everywhere, window);
+  const isIn = (x: number, y: number) =>
+    shape.reduce((inside, [ax, ay], i) => {
+      const [bx, by] = shape[(i + 1) % shape.length]!;
+      return ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax) ? !inside : inside;
+    }, false);
+  places((x, y, i) => {
+    if (Math.abs(away[i]!) < 0.02) return;
+    expect([x, y, away[i]! > 0]).toEqual([x, y, isIn(x, y)]);
+    expect(Math.hypot(nx[i]!, ny[i]!)).toBeCloseTo(1, 4);
+  });
+});
+
+test('nothing is told where nothing is asked', () => {
+  const { away } = besideOutline([circle(60, 60, 40)], 10, [circle(60, 60, 40), circle(60, 60, 30, -1)], window);
+  expect(away[60 * 120 + 60]).toBeNaN();
+  expect(away[60 * 120 + 95]!).toBeCloseTo(4.5, 1);
+});
