@@ -82,7 +82,10 @@ export function FramingSection({ template, store, photo }: FramingSectionProps) 
           title="Keep this framing"
           suggestion={`${template.name} framing`}
           help={(name) => `${name || 'It'} can be put on any shape: borders, their light, shadows and the rough edge.`}
-          onSave={(name) => keep({ name, framing: framingOf(template) })}
+          onSave={async (name) => {
+            await keep({ name, framing: framingOf(template) });
+            setKeeping(false);
+          }}
           onHide={() => setKeeping(false)}
         />
       )}
