@@ -8,6 +8,7 @@ import { compile } from '../src/core/plate';
 import { parseTemplate } from '../src/core/template';
 import { inspectPhoto } from '../src/server/intake';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
+import { cpuOf } from './cpu';
 import { median } from './median';
 import { benchPhotos } from './photos';
 
@@ -46,18 +47,11 @@ const FINISHES = {
 type Name = keyof typeof FINISHES;
 const NAMES = Object.keys(FINISHES) as Name[];
 
-/** CPU milliseconds, system time included. */
-async function cpuOf(work: () => unknown): Promise<number> {
-  const before = process.cpuUsage();
-  await work();
-  const { user, system } = process.cpuUsage(before);
-  return (user + system) / 1000;
-}
-
 /** One photo after the other into a PNG of 1080 px. */
-function renderer(name: Name) {
-  const template = parseTemplate({ wobrel: 1, name, ...FINISHES[name], outputs: [{ width: SIZE }] });
+export function renderer(name: string, fields: object) {
+  const template = parseTemplate({ wobrel: 1, name, ...fields, outputs: [{ width: SIZE }] });
   const plate = compile(template, SIZE);
+  mkdirSync(OUT, { recursive: true });
   const [place, bufferFor] = [placer(template), reusedBuffers()];
   return async (path: string) => {
     const photo = await inspectPhoto(path);
@@ -74,12 +68,11 @@ export type FinishSpeed = Record<Name | 'decode' | 'compilePlain' | 'compileRich
 export async function measureFinish(rounds: number, photoCount: number): Promise<FinishSpeed> {
   sharp.concurrency(1);
   sharp.cache(false);
-  mkdirSync(OUT, { recursive: true });
   const paths = await benchPhotos(photoCount);
   // White as the other ground is: both files cost the same to encode.
   const data = new Uint8Array(800 * 600 * 4).fill(255);
   await bringPictures([PICTURE], async () => ({ data, width: 800, height: 600 }));
-  const ways = Object.fromEntries(NAMES.map((name) => [name, renderer(name)])) as Record<Name, ReturnType<typeof renderer>>; // prettier-ignore
+  const ways = Object.fromEntries(NAMES.map((name) => [name, renderer(name, FINISHES[name])])) as Record<Name, ReturnType<typeof renderer>>; // prettier-ignore
   const keys = [...NAMES, 'decode', 'compilePlain', 'compileRich'] as const;
   const times = Object.fromEntries(keys.map((key) => [key, [] as number[]])) as Record<keyof FinishSpeed, number[]>;
   // The first photo of each is left out: the loops are not compiled yet.

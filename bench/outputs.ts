@@ -11,19 +11,13 @@ import { encode } from '../src/server/render/encode';
 import { matteOf } from '../src/server/render/matte';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { benchPhotos } from './photos';
+import { cpuOf } from './cpu';
 import { median } from './median';
 import { threeOutputs } from './template';
 
 const OUT = 'scratch/bench-outputs';
 
 const template = parseTemplate(threeOutputs());
-
-async function cpuOf(work: () => Promise<unknown>): Promise<number> {
-  const before = process.cpuUsage();
-  await work();
-  const { user, system } = process.cpuUsage(before);
-  return (user + system) / 1000;
-}
 
 export type OutputsSpeed = { floor: number; wobrel: number; ratio: number };
 

@@ -2,6 +2,7 @@
 import { measureCli } from './cli';
 import { measureFaces, measureFinder } from './finder';
 import { measureFinish } from './finish';
+import { measureFramings } from './framings';
 import { measureSlots } from './slots';
 import { measureTemplates } from './templates';
 import { measureFindings } from './findings';
@@ -99,6 +100,16 @@ export const PARTS = {
       `A rich finish: ${number(v.rich)} ms of CPU a photo, a plain circle ${number(v.plain)} ms, ratio ${most(v.rich / v.plain, 1.25)}`,
       `  compiling it for 1080 px ${number(v.compileRich)} ms (plain ${number(v.compilePlain)} ms), decoding 12 megapixels ${number(v.decode)} ms, ratio ${most(v.compileRich / v.decode, 5)}`,
       `  with pictures behind and on top ${number(v.pictured)} ms a photo, on a white ground ${number(v.painted)} ms, ratio ${number(v.pictured / v.painted, 2)}; with itself behind ${number(v.photoBehind)} ms, ${number((v.photoBehind - v.painted) / v.decode, 2)} decodes more`,
+    ],
+  ),
+  framings: part(
+    () => measureFramings(ROUNDS, 4),
+    (v) => [
+      `Framings at 1080 px: decoding 12 megapixels ${number(v.decode)} ms, a photo in a plain circle ${number(v.plain)} ms of CPU`,
+      ...v.framings.map(
+        (f) =>
+          `  ${f.name}: compiled in ${number(f.compile)} ms, / decoding ${most(f.compile / v.decode, 10)}; a photo ${number(f.photo)} ms, / plain ${most(f.photo / v.plain, 1.25)}`,
+      ),
     ],
   ),
   sliders: part(

@@ -15,6 +15,7 @@ import { inspectPhoto } from '../src/server/intake';
 import { photoPixels } from '../src/server/render/photo-pixels';
 import { encode } from '../src/server/render/encode';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
+import { cpuOf } from './cpu';
 import { median } from './median';
 import { benchPhotos } from './photos';
 
@@ -33,13 +34,6 @@ const sheet = parseTemplate({
 const plain = parseTemplate({ wobrel: 1, name: 'Plain', ...finish, outputs: [{ width: SIZE }] });
 
 const WORDS = { photo: 'photo.jpg', batch: '', index: 1 };
-
-async function cpuOf(work: () => unknown): Promise<number> {
-  const before = process.cpuUsage();
-  await work();
-  const { user, system } = process.cpuUsage(before);
-  return (user + system) / 1000;
-}
 
 export type SlotsSpeed = Record<'plainLoop' | 'sheetLoop' | 'decodes' | 'encodeOne' | 'whole', number>;
 

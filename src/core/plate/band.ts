@@ -2,7 +2,7 @@
 import type { Border, Light } from '../layers';
 import { blendRow, fillPaint, flatRamp, isPicked, parseColour } from '../paint';
 import { besideOutline, dashField, dashPolygons, softCoverage, type Beside, type PixelWindow } from '../raster';
-import { offset, raggedPolygons, union, type Join, type Polygon } from '../shape';
+import { offset, raggedPolygons, thinned, union, type Join, type Polygon } from '../shape';
 import type { Coat } from './coat';
 import { borderBand, roughAt } from './layers';
 import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
@@ -29,15 +29,23 @@ export type BandScene = EdgeScene &
 const RIM = 2;
 
 /** A ragged outline need not be followed as closely, pixels. */
-const RAGGED_ARCS = 0.03;
+const RAGGED = 0.03;
+
+/** The outline as its offsets are taken from it: a ragged one has more corners than can be seen. */
+function sourceOf({ outline, edges, isRagged }: EdgeScene): readonly Polygon[] {
+  if (!isRagged) return outline;
+  const known = edges.get('') ?? thinned(outline, RAGGED);
+  edges.set('', known);
+  return known;
+}
 
 /** An edge of a border: an offset of the outline, as rough as it is. Each is worked out once. */
 export function edgeOf(scene: EdgeScene, distance: number, join: Join, rough: Border['rough']): Polygon[] {
-  const { outline, scale, edges, isRagged } = scene;
+  const { scale, edges, isRagged } = scene;
   const key = JSON.stringify([distance, join, rough]);
   const known = edges.get(key);
   if (known) return known;
-  const edge = offset(outline, distance * scale, join, isRagged ? RAGGED_ARCS : undefined);
+  const edge = offset(sourceOf(scene), distance * scale, join, isRagged ? RAGGED : undefined);
   const made = rough
     ? raggedPolygons(edge, { ...rough, amount: rough.amount * scale, size: rough.size * scale })
     : edge;
@@ -66,83 +74,54 @@ export function bandOf(border: Border, scene: BandScene): Polygon[] {
   return [...edgeOf(scene, outer, border.join, roughAt(border, 'outer')), ...hole];
 }
 
-/** A band's paint without any light on it, and its slopes. */
+/** A band's paint without any light on it, and where and how it stands out. */
 export type Band = {
   readonly window: PixelWindow;
   readonly paint: LaidPaint;
   readonly dash: Coat['dash'];
-  readonly slopes: Slopes | null;
-  /** 1 for each pixel that the band may touch; empty where nothing had to be asked. */
-  readonly isIn: Uint8Array;
+  readonly stands: { readonly places: Int32Array; readonly slopes: Slopes } | null;
 };
 
 /** Whether a border has to be asked how its pixels lie beside it. */
 const hasPlaces = ({ relief, paint }: Border): boolean =>
   relief !== null || (typeof paint !== 'string' && paint.kind === 'texture');
 
+/** So close an edge is followed for what lies beside it, pixels. */
+const BESIDE = 0.03;
+
+/** Where everything that a border may touch is looked for need not be known finely, pixels. */
+const ROUGHLY = 0.5;
+
 /** A border's paint, dashes and slopes, for one part of the picture after the other. */
 export function bandMaker(border: Border, scene: BandScene): (window: PixelWindow) => Band {
   const { outline, scale, picks, corner, alongShape } = scene;
   const { paint, opacity, join, width, dash, relief } = border;
   const [outer, inner] = borderBand(border);
-  const edgeAt = (distance: number) => edgeOf(scene, distance / scale, join, null);
   const swing = border.rough ? border.rough.amount * scale : 0;
-  const hole = edgeAt(inner * scale - RIM - swing).map((polygon) => [...polygon].reverse());
-  const within = [...edgeAt(outer * scale + RIM + swing), ...hole];
-  const rim = edgeOf(scene, outer, join, roughAt(border, 'outer'));
-  const line = { outline: edgeAt(((outer + inner) / 2) * scale), reach: (width / 2) * scale + RIM, within };
-  const box = boxOf(alongShape(edgeAt(outer * scale)));
+  const around = (distance: number) => offset(sourceOf(scene), distance, join, ROUGHLY);
+  const hole = around(inner * scale - RIM - swing).map((polygon) => [...polygon].reverse());
+  const within = [...around(outer * scale + RIM + swing), ...hole];
+  const middle = edgeOf(scene, (outer + inner) / 2, join, null);
+  const line = { outline: middle, reach: (width / 2) * scale + RIM, within };
+  const box = boxOf(alongShape(edgeOf(scene, outer, join, null)));
   const dashes = dash && dashesOf(border, dash, scale);
-  // A soft slope, and a texture that stands out, want to know what lies around.
-  const room = relief ? Math.ceil(1.5 * relief.softness * scale) + 1 : 0;
+  const rim = hasPlaces(border) ? thinned(edgeOf(scene, outer, join, roughAt(border, 'outer')), BESIDE) : [];
   const ground = { outline, line, box, scale, picks, corner };
   return (window) => {
-    const { left, top } = window;
-    const wide = { left: left - room, top: top - room, width: window.width + 2 * room, height: window.height + 2 * room }; // prettier-ignore
-    const beside = hasPlaces(border) ? besideOutline(rim, width * scale + 2 * swing + RIM, within, wide) : null;
-    const slopes = relief && beside && slopesOf(relief, width * scale, scale, beside, grainOf(border, scene, beside));
+    const beside = hasPlaces(border) ? besideOutline(rim, width * scale + 2 * swing + RIM, within, window) : null;
     return {
       window,
-      paint: paintRows(paint, opacity, { ...ground, window, beside: beside && cropped(beside, window) }),
+      paint: paintRows(paint, opacity, { ...ground, window, beside }),
       dash: dashes && { kind: 'field', field: { ...window, values: dashField(line, dashes, window) } },
-      isIn: askedOf(beside, window),
-      slopes: slopes && { right: cut(slopes.right, wide, window), down: cut(slopes.down, wide, window) },
+      stands: relief && beside && { places: beside.places, slopes: slopesOf(relief, width * scale, scale, beside, grainOf(border, scene, beside)) }, // prettier-ignore
     };
   };
-}
-
-function askedOf(beside: Beside | null, window: PixelWindow): Uint8Array {
-  const { width, height, left, top } = window;
-  const out = new Uint8Array(beside ? width * height : 0);
-  if (!beside) return out;
-  const { window: from, away } = beside;
-  for (let y = 0, i = 0; y < height; y++) {
-    let k = (y + top - from.top) * from.width + left - from.left;
-    for (let x = 0; x < width; x++, i++, k++) out[i] = Number.isNaN(away[k]!) ? 0 : 1;
-  }
-  return out;
 }
 
 /** The texture that stands out of a band, where it has one. */
 function grainOf({ paint, relief }: Border, { scale, corner }: BandScene, beside: Beside): Float32Array | null {
   if (!relief?.grain || typeof paint === 'string' || paint.kind !== 'texture') return null;
   return textureValues(paint, { window: beside.window, scale, corner, beside });
-}
-
-/** The part of values over one window that lies in another. */
-function cut(values: Float32Array, from: PixelWindow, to: PixelWindow): Float32Array {
-  if (from.width === to.width && from.height === to.height) return values;
-  const out = new Float32Array(to.width * to.height);
-  for (let y = 0; y < to.height; y++) {
-    const k = (y + to.top - from.top) * from.width + to.left - from.left;
-    out.set(values.subarray(k, k + to.width), y * to.width);
-  }
-  return out;
-}
-
-function cropped({ window: from, along, whole, away, nx, ny }: Beside, window: PixelWindow): Beside {
-  const [a, w, d, x, y] = [along, whole, away, nx, ny].map((values) => cut(values, from, window)) as [Float32Array, Float32Array, Float32Array, Float32Array, Float32Array]; // prettier-ignore
-  return { window, along: a, whole: w, away: d, nx: x, ny: y };
 }
 
 /** Light and shade as two colours that are blended onto others. */
@@ -175,47 +154,47 @@ export function shineOf(light: Light, relief: NonNullable<Border['relief']>): Sh
 }
 
 /** Premultiplied RGBA of a paint with the light on it; of one that each photo gives, of the light alone, to lie atop. */
-function litPixels({ window, paint, slopes, isIn }: Band, shine: Shine, isAtop: boolean): Uint8ClampedArray {
+function litPixels({ window, paint, stands }: Band, shine: Shine, isAtop: boolean): Uint8ClampedArray {
   const { left, top, width, height } = window;
   const out = new Uint8ClampedArray(width * height * 4);
   const [scratch, at] = [new Float32Array(width), new Int32Array(width)];
   const [colours, amounts, pair] = [new Float32Array(width * 3), new Float32Array(width * 2), new Float64Array(2)];
-  const { right, down } = slopes!;
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width;) {
-      const begin = y * width;
-      while (x < width && isIn[begin + x] === 0) x++;
-      const first = x;
-      while (x < width && isIn[begin + x] === 1) x++;
-      const n = x - first;
-      if (n === 0) continue;
-      for (let k = 0, i = begin + first; k < n; k++, i++) {
-        shine.shading(right[i]!, down[i]!, pair);
-        amounts[2 * k] = pair[0]!;
-        amounts[2 * k + 1] = pair[1]!;
-      }
-      const from = (begin + first) * 4;
-      if (isAtop) {
-        layAtop(out, from, amounts, n, shine);
-        continue;
-      }
-      fillPaint(paint, left + first, top + y, n, scratch, at);
-      const { ramp } = paint;
-      for (let k = 0, q = 0; k < n; k++, q += 3) {
-        const p = at[k]!;
-        colours[q] = ramp[p]!;
-        colours[q + 1] = ramp[p + 1]!;
-        colours[q + 2] = ramp[p + 2]!;
-      }
-      shine.lay(colours, amounts, n);
-      for (let k = 0, q = 0, i = from; k < n; k++, q += 3, i += 4) {
-        const alpha = ramp[at[k]! + 3]! * 255;
-        out[i] = colours[q]! * alpha;
-        out[i + 1] = colours[q + 1]! * alpha;
-        out[i + 2] = colours[q + 2]! * alpha;
-        out[i + 3] = alpha;
-      }
+  const { places, slopes } = stands!;
+  const { ramp } = paint;
+  for (let i = 0; i < places.length;) {
+    const first = places[i]!;
+    const y = Math.floor(first / width);
+    const end = (y + 1) * width;
+    // One stretch of a row.
+    let n = 0;
+    while (i < places.length && places[i] === first + n && first + n < end) {
+      shine.shading(slopes.right[i]!, slopes.down[i]!, pair);
+      amounts[2 * n] = pair[0]!;
+      amounts[2 * n + 1] = pair[1]!;
+      n++;
+      i++;
     }
+    const from = first * 4;
+    if (isAtop) {
+      layAtop(out, from, amounts, n, shine);
+      continue;
+    }
+    fillPaint(paint, left + first - y * width, top + y, n, scratch, at);
+    for (let k = 0, q = 0; k < n; k++, q += 3) {
+      const p = at[k]!;
+      colours[q] = ramp[p]!;
+      colours[q + 1] = ramp[p + 1]!;
+      colours[q + 2] = ramp[p + 2]!;
+    }
+    shine.lay(colours, amounts, n);
+    for (let k = 0, q = 0, o = from; k < n; k++, q += 3, o += 4) {
+      const alpha = ramp[at[k]! + 3]! * 255;
+      out[o] = colours[q]! * alpha;
+      out[o + 1] = colours[q + 1]! * alpha;
+      out[o + 2] = colours[q + 2]! * alpha;
+      out[o + 3] = alpha;
+    }
+  }
   return out;
 }
 
@@ -240,8 +219,8 @@ export function coatMaker(border: Border, scene: BandScene): (window: PixelWindo
   const shine = border.relief && shineOf(scene.light, border.relief);
   return (window) => {
     const band = make(window);
-    const { paint, dash, slopes } = band;
-    if (!slopes || !shine) return { ...paint, dash };
+    const { paint, dash, stands } = band;
+    if (!stands || !shine) return { ...paint, dash };
     if (isPicked(border.paint)) return { ...paint, dash, atop: { window, data: litPixels(band, shine, true) } };
     const pixels = { window, data: litPixels(band, shine, false), opacity: 1 };
     return { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash, pixels };

@@ -57,23 +57,24 @@ function sourceOf(border: Border, scene: EchoScene): Source | null {
   return { window, times, values: valuesOf(bandMaker(border, times === 1 ? scene : scene.at(times))(window)) };
 }
 
-function valuesOf({ window, paint, dash, slopes }: Band): Float32Array {
+function valuesOf({ window, paint, dash, stands }: Band): Float32Array {
   const { left, top, width, height } = window;
   const values = new Float32Array(width * height * CHANNELS);
   const [scratch, at, covers] = [new Float32Array(width), new Int32Array(width), new Float32Array(width).fill(1)];
-  for (let y = 0, i = 0, k = 0; y < height; y++) {
+  for (let y = 0, k = 0; y < height; y++) {
     fillPaint(paint, left, top + y, width, scratch, at);
     if (dash) fillPlaces(dash, left, top + y, width, covers);
-    for (let x = 0; x < width; x++, i++, k += CHANNELS) {
+    for (let x = 0; x < width; x++, k += CHANNELS) {
       const p = at[x]!;
       const alpha = paint.ramp[p + 3]! * covers[x]!;
       for (let c = 0; c < 3; c++) values[k + c] = paint.ramp[p + c]! * alpha;
       values[k + 3] = alpha;
-      if (!slopes) continue;
-      values[k + 4] = slopes.right[i]!;
-      values[k + 5] = slopes.down[i]!;
     }
   }
+  stands?.places.forEach((place, i) => {
+    values[place * CHANNELS + 4] = stands.slopes.right[i]!;
+    values[place * CHANNELS + 5] = stands.slopes.down[i]!;
+  });
   return values;
 }
 
@@ -114,14 +115,14 @@ function copiesOf(border: Echoed, scene: EchoScene): Copy[] {
   });
 }
 
-/** The pixels of a window that polygons may touch; null where there are none. */
-function touched(polygons: readonly Polygon[], window: PixelWindow): PixelWindow | null {
+/** The pixels of a window that polygons, or what lies so far around them, may touch; null where there are none. */
+function touched(polygons: readonly Polygon[], window: PixelWindow, around = 0): PixelWindow | null {
   const bounds = boundsOf(polygons);
   if (!bounds) return null;
-  const left = Math.max(window.left, Math.floor(bounds[0]));
-  const top = Math.max(window.top, Math.floor(bounds[1]));
-  const right = Math.min(window.left + window.width, Math.ceil(bounds[2]));
-  const bottom = Math.min(window.top + window.height, Math.ceil(bounds[3]));
+  const left = Math.max(window.left, Math.floor(bounds[0] - around));
+  const top = Math.max(window.top, Math.floor(bounds[1] - around));
+  const right = Math.min(window.left + window.width, Math.ceil(bounds[2] + around));
+  const bottom = Math.min(window.top + window.height, Math.ceil(bounds[3] + around));
   return right > left && bottom > top ? { left, top, width: right - left, height: bottom - top } : null;
 }
 
@@ -137,14 +138,22 @@ function over(out: Float32Array, k: number, r: number, g: number, b: number, alp
 /** A picture in the making. */
 type Canvas = { readonly window: PixelWindow; readonly data: Float32Array };
 
-function drawShadow(canvas: Canvas, { covers, opacity }: Copy, border: Border, scene: EchoScene): void {
+function drawShadow({ window, data }: Canvas, { covers, opacity }: Copy, border: Border, scene: EchoScene): void {
   const { blur, color, opacity: strength } = border.shadow!;
   const [dx, dy] = castOffset(border, scene);
   const { r, g, b, alpha } = parseColour(color);
-  const mask = softCoverage(covers.map((p) => p.map(([x, y]) => [x + dx, y + dy] as const)), canvas.window, (blur / 2) * scene.scale); // prettier-ignore
-  for (let i = 0; i < mask.length; i++) {
-    const a = mask[i]! * alpha * strength * opacity;
-    if (a > 0) over(canvas.data, i * 4, r * a, g * a, b * a, a);
+  const moved = covers.map((p) => p.map(([x, y]) => [x + dx, y + dy] as const));
+  // Six standard deviations either way.
+  const part = touched(moved, window, 3 * blur * scene.scale + 1);
+  if (!part) return;
+  const mask = softCoverage(moved, part, (blur / 2) * scene.scale);
+  const k = alpha * strength * opacity;
+  for (let y = 0, i = 0; y < part.height; y++) {
+    let o = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
+    for (let x = 0; x < part.width; x++, i++, o += 4) {
+      const a = mask[i]! * k;
+      if (a > 0) over(data, o, r * a, g * a, b * a, a);
+    }
   }
 }
 
@@ -164,35 +173,41 @@ function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: 
     new Float32Array(width * 2),
     new Float32Array(width),
   ];
-  for (let y = 0; y < part.height; y++) {
-    for (let x = 0; x < width; x++) {
-      const covered = covers[y * width + x]!;
-      alphas[x] = 0;
-      if (covered === 0) continue;
-      const [px, py] = [part.left + x + 0.5, part.top + y + 0.5];
-      sample(source, back[0] * px + back[2] * py + back[4], back[1] * px + back[3] * py + back[5], found);
-      const alpha = found[3]!;
-      if (alpha <= 0) continue;
-      alphas[x] = alpha * covered * copy.opacity;
-      for (let c = 0; c < 3; c++) colours[3 * x + c] = Math.min(1, found[c]! / alpha);
-      if (into) {
-        colours[3 * x]! += (into.r - colours[3 * x]!) * copy.share;
-        colours[3 * x + 1]! += (into.g - colours[3 * x + 1]!) * copy.share;
-        colours[3 * x + 2]! += (into.b - colours[3 * x + 2]!) * copy.share;
+  for (let y = 0; y < part.height; y++)
+    for (let x = 0; x < width;) {
+      const row = y * width;
+      while (x < width && covers[row + x] === 0) x++;
+      const first = x;
+      // One stretch of what is covered.
+      let n = 0;
+      for (; x < width && covers[row + x] !== 0; x++, n++) {
+        const px = part.left + x + 0.5;
+        const py = part.top + y + 0.5;
+        sample(source, back[0] * px + back[2] * py + back[4], back[1] * px + back[3] * py + back[5], found);
+        const alpha = found[3]!;
+        alphas[n] = alpha * covers[row + x]! * copy.opacity;
+        const k = alpha > 0 ? 1 / alpha : 0;
+        colours[3 * n] = Math.min(1, found[0]! * k);
+        colours[3 * n + 1] = Math.min(1, found[1]! * k);
+        colours[3 * n + 2] = Math.min(1, found[2]! * k);
+        if (into) {
+          colours[3 * n]! += (into.r - colours[3 * n]!) * copy.share;
+          colours[3 * n + 1]! += (into.g - colours[3 * n + 1]!) * copy.share;
+          colours[3 * n + 2]! += (into.b - colours[3 * n + 2]!) * copy.share;
+        }
+        if (!shine) continue;
+        // The slopes turn with the copy; the light stays.
+        shine.shading(found[4]! * cos - found[5]! * sin, found[4]! * sin + found[5]! * cos, pair);
+        amounts[2 * n] = pair[0]!;
+        amounts[2 * n + 1] = pair[1]!;
       }
-      if (!shine) continue;
-      // The slopes turn with the copy; the light stays.
-      shine.shading(found[4]! * cos - found[5]! * sin, found[4]! * sin + found[5]! * cos, pair);
-      amounts[2 * x] = pair[0]!;
-      amounts[2 * x + 1] = pair[1]!;
+      shine?.lay(colours, amounts, n);
+      let k = ((part.top + y - window.top) * window.width + part.left + first - window.left) * 4;
+      for (let i = 0; i < n; i++, k += 4) {
+        const a = alphas[i]!;
+        if (a > 0) over(data, k, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a);
+      }
     }
-    shine?.lay(colours, amounts, width);
-    let k = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
-    for (let x = 0; x < width; x++, k += 4) {
-      const a = alphas[x]!;
-      if (a > 0) over(data, k, colours[3 * x]! * a, colours[3 * x + 1]! * a, colours[3 * x + 2]! * a, a);
-    }
-  }
 }
 
 const CLEAR = { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash: null } as const;

@@ -11,7 +11,7 @@ import {
 } from '../paint';
 import { alongField, depthField, type Beside, type Line, type PixelWindow } from '../raster';
 import { boundsOf, type Polygon } from '../shape';
-import { inSteps } from './steps';
+import { inPlaces, inSteps } from './steps';
 import { textureValues } from './textures';
 
 export type PaintGround = {
@@ -56,8 +56,9 @@ export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround
   if (paint.kind === 'contour') return field(depthField(outline, paint.depth * scale, window));
   if (paint.kind === 'along') return field(alongField(ground.line ?? { outline, reach: 0 }, window));
   if (paint.kind === 'texture') {
-    const values = textureValues(paint, { beside: null, ...ground });
-    return field(inSteps(values));
+    const beside = ground.beside ?? null;
+    const values = textureValues(paint, { ...ground, beside });
+    return field(beside ? inPlaces(values, beside.places, window.width * window.height) : inSteps(values));
   }
   return { ramp, places: placesOf(paint, ground.box), pick: -1 };
 }

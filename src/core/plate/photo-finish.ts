@@ -13,7 +13,7 @@ import {
   type Matrix,
 } from '../paint';
 import { bandsOf, besideOutline, softCoverage, type PixelWindow } from '../raster';
-import { offset } from '../shape';
+import { offset, thinned } from '../shape';
 import { paintRows, type LaidPaint, type PaintGround } from './paints';
 import type { Sided } from './sided';
 import type { EdgeRelief, Light, Shadow } from '../layers';
@@ -95,18 +95,16 @@ function reliefSteps(relief: EdgeRelief, light: Light, { outline, scale, window 
   const shading = shadingOf(light, relief);
   const [shades, highlights] = [0, 1].map(() => new Uint16Array(window.width * window.height)) as [Uint16Array<ArrayBuffer>, Uint16Array<ArrayBuffer>]; // prettier-ignore
   const pair = new Float64Array(2);
-  const room = Math.ceil(1.5 * relief.softness * scale);
+  const rim = thinned(outline, 0.03);
   for (const band of bandsOf(window)) {
-    const seen = { left: band.left - room, top: band.top - room, width: band.width + 2 * room, height: band.height + 2 * room }; // prettier-ignore
-    const { right, down } = slopesOf(relief, wide, scale, besideOutline(outline, wide + 2, within, seen), null);
-    for (let y = 0; y < band.height; y++) {
-      const from = (y + band.top - window.top) * window.width;
-      for (let x = 0, k = (y + room) * seen.width + room; x < band.width; x++, k++) {
-        shading(right[k]!, down[k]!, pair);
-        shades[from + x] = pair[0]! * 65535 + 0.5;
-        highlights[from + x] = pair[1]! * 65535 + 0.5;
-      }
-    }
+    const beside = besideOutline(rim, wide + 2, within, band);
+    const { right, down } = slopesOf(relief, wide, scale, beside, null);
+    const from = (band.top - window.top) * window.width;
+    beside.places.forEach((place, i) => {
+      shading(right[i]!, down[i]!, pair);
+      shades[from + place] = pair[0]! * 65535 + 0.5;
+      highlights[from + place] = pair[1]! * 65535 + 0.5;
+    });
   }
   const step = (mode: Blend, colour: string, values: Uint16Array<ArrayBuffer>): Step => ({
     kind: 'blend',

@@ -1,15 +1,12 @@
 /** How a band stands out: slopes from its profile, and what the light makes of them. */
 import type { Light, ProfileCurve, Relief } from '../layers';
-import { blur, type Beside } from '../raster';
+import type { Beside } from '../raster';
 
-/** How much a height rises to the right and downwards, pixel by pixel of a window, as lengths over lengths. */
+/** How much a height rises to the right and downwards at each place beside an outline, as lengths over lengths. */
 export type Slopes = { readonly right: Float32Array; readonly down: Float32Array };
 
 /** Slopes are steeper nowhere: the rim of a round profile stands upright. */
 const STEEPEST = 1000;
-
-/** A soft slope is what lies around it, and so steep that it looks upright. */
-const STEEPEST_SOFT = 8;
 
 /** Slopes at each point of a monotone cubic through the points (Fritsch & Carlson 1980). */
 function tangentsOf(points: ProfileCurve): number[] {
@@ -53,20 +50,63 @@ export function riseOf({
   };
 }
 
-/** What stands on a band: values 0…1 of its texture, NaN beyond it. */
-export type Grain = Float32Array;
+/** Steps of a profile across its band, and so many more beyond either side. */
+const STEPS = 1024;
+const BEYOND = STEPS / 2;
 
-/** Adds the slopes of a texture that stands so many pixels high. */
-function addGrain({ right, down }: Slopes, grain: Grain, width: number, height: number, high: number): void {
-  const at = (i: number, other: number) => (Number.isNaN(grain[other]!) ? grain[i]! : grain[other]!);
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      if (Number.isNaN(grain[i]!)) continue;
-      const [l, r] = [x > 0 ? i - 1 : i, x < width - 1 ? i + 1 : i];
-      const [a, b] = [y > 0 ? i - width : i, y < height - 1 ? i + width : i];
-      right[i]! += ((at(i, r) - at(i, l)) / 2) * high;
-      down[i]! += ((at(i, b) - at(i, a)) / 2) * high;
+/** Heights of a profile at its steps, from half a band before it to half a band behind: its ends go on. */
+function heightsOf(rise: (t: number) => number): Float64Array {
+  const heights = new Float64Array(STEPS + 2 * BEYOND + 1);
+  let height = 0;
+  const FINE = 8;
+  for (let i = 0; i <= STEPS; i++) {
+    heights[BEYOND + i] = height;
+    // Steep ends are added up in small steps.
+    for (let k = 0; k < FINE; k++) height += rise((i + (k + 0.5) / FINE) / STEPS) / STEPS / FINE;
+  }
+  heights.fill(heights[BEYOND + STEPS]!, BEYOND + STEPS + 1);
+  return heights;
+}
+
+/**
+ * A profile's rise softened: its heights seen through a Gaussian.
+ *
+ * @param sigma in widths of the band
+ */
+function softRise(rise: (t: number) => number, sigma: number): (t: number) => number {
+  const heights = heightsOf(rise);
+  const reach = Math.min(BEYOND, Math.ceil(3 * sigma * STEPS));
+  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-(((i - reach) / (sigma * STEPS)) ** 2) / 2)); // prettier-ignore
+  const total = weights.reduce((sum, w) => sum + w, 0);
+  const soft = Float64Array.from({ length: STEPS + 2 }, (_, i) => {
+    let sum = 0;
+    for (let k = -reach; k <= reach; k++) {
+      const at = Math.min(heights.length - 1, Math.max(0, BEYOND + i + k));
+      sum += weights[k + reach]! * heights[at]!;
     }
+    return sum / total;
+  });
+  return (t) => {
+    const k = Math.min(STEPS, Math.floor(t * STEPS));
+    return (soft[k + 1]! - soft[k]!) * STEPS;
+  };
+}
+
+/** Adds the slopes of a texture that stands so many pixels high; `grain` is its values in the places. */
+function addGrain({ right, down }: Slopes, grain: Float32Array, { window, places }: Beside, high: number): void {
+  const { width, height } = window;
+  const all = new Float32Array(width * height).fill(NaN);
+  for (let i = 0; i < places.length; i++) all[places[i]!] = grain[i]!;
+  const rise = (here: number, before: number, after: number) => {
+    const [a, b] = [all[before]!, all[after]!];
+    return ((Number.isNaN(b) ? here : b) - (Number.isNaN(a) ? here : a)) / 2;
+  };
+  for (let i = 0; i < places.length; i++) {
+    const at = places[i]!;
+    const x = at % width;
+    right[i]! += rise(grain[i]!, x > 0 ? at - 1 : at, x < width - 1 ? at + 1 : at) * high;
+    down[i]! += rise(grain[i]!, at >= width ? at - width : at, at < width * (height - 1) ? at + width : at) * high;
+  }
 }
 
 /**
@@ -74,34 +114,45 @@ function addGrain({ right, down }: Slopes, grain: Grain, width: number, height: 
  *
  * @param wide its width, pixels
  * @param scale pixels per frame unit
+ * @param grain of the texture that stands out of it, its values in the places
  */
 export function slopesOf(
   relief: Pick<Relief, 'profile' | 'chamfer' | 'curve' | 'depth' | 'softness'> & { readonly grain?: number },
   wide: number,
   scale: number,
-  { window, away, nx, ny }: Beside,
-  grain: Grain | null,
+  beside: Beside,
+  grain: Float32Array | null,
 ): Slopes {
-  const { width, height } = window;
-  const slopes = { right: new Float32Array(width * height), down: new Float32Array(width * height) };
-  const rise = riseOf(relief);
+  const { away, nx, ny } = beside;
+  const slopes = { right: new Float32Array(away.length), down: new Float32Array(away.length) };
+  const sharp = riseOf(relief);
+  const rise = relief.softness > 0 ? softRise(sharp, (relief.softness * scale) / 2 / wide) : sharp;
   const k = (relief.depth * scale) / wide;
-  const most = relief.softness > 0 ? STEEPEST_SOFT : STEEPEST;
   for (let i = 0; i < away.length; i++) {
-    const far = away[i]!;
-    if (Number.isNaN(far)) continue;
-    const slope = Math.min(most, Math.max(-most, k * rise(Math.min(1, Math.max(0, far / wide)))));
+    const t = away[i]! / wide;
+    const slope = Math.min(STEEPEST, Math.max(-STEEPEST, k * rise(t < 0 ? 0 : t > 1 ? 1 : t)));
     slopes.right[i] = slope * nx[i]!;
     slopes.down[i] = slope * ny[i]!;
   }
-  if (relief.softness > 0)
-    for (const part of [slopes.right, slopes.down]) blur(part, width, height, (relief.softness * scale) / 2);
-  if (grain && relief.grain) addGrain(slopes, grain, width, height, relief.grain * scale);
+  if (grain && relief.grain) addGrain(slopes, grain, beside, relief.grain * scale);
   return slopes;
 }
 
 /** How strongly shade and highlight lie on a place that rises so much to the right and downwards: written as two numbers, 0…1. */
 export type Shading = (right: number, down: number, out: Float64Array) => void;
+
+const POWERS = 8192;
+
+/** `v` to a power, 0 below 0, out of a table: within 1/1000. */
+function powersOf(exponent: number): (v: number) => number {
+  const table = Float64Array.from({ length: POWERS + 2 }, (_, i) => Math.pow(i / POWERS, exponent));
+  return (v) => {
+    if (v <= 0) return 0;
+    const at = Math.min(v, 1) * POWERS;
+    const k = Math.floor(at);
+    return table[k]! + (table[k + 1]! - table[k]!) * (at - k);
+  };
+}
 
 /**
  * Against a flat place, which is left as it is: Lambert's law with light from all sides,
@@ -118,7 +169,8 @@ export function shadingOf(
   const long = Math.sqrt(lx * lx + ly * ly + (lz + 1) * (lz + 1));
   const [hx, hy, hz] = [lx / long, ly / long, (lz + 1) / long];
   const flat = ambient + (1 - ambient) * lz;
-  const flatShine = Math.pow(hz, shine);
+  const powers = powersOf(shine);
+  const flatShine = powers(hz);
   const [room, shineRoom] = [Math.max(1 - flat, 1e-6), Math.max(1 - flatShine, 1e-6)];
   return (right, down, out) => {
     if (right === 0 && down === 0) {
@@ -127,7 +179,7 @@ export function shadingOf(
     }
     const size = Math.sqrt(1 + right * right + down * down);
     const lit = ambient + (1 - ambient) * Math.max(0, (lz - right * lx - down * ly) / size);
-    const mirrored = Math.pow(Math.max(0, (hz - right * hx - down * hy) / size), shine);
+    const mirrored = powers((hz - right * hx - down * hy) / size);
     const [more, shines] = [Math.max(0, lit - flat) / room, Math.max(0, mirrored - flatShine) / shineRoom];
     out[0] = Math.max(0, 1 - lit / flat) * shadeStrength;
     out[1] = (1 - (1 - more) * (1 - shines)) * highlightStrength;

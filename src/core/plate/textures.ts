@@ -12,25 +12,24 @@ type Ground = {
   readonly beside: Beside | null;
 };
 
-/** Values 0…1 of a texture, row by row; NaN where nothing is asked. */
+/** Values 0…1 of a texture: of the places beside its line, in their order, or row by row of the window. */
 export function textureValues(paint: TexturePaint, { window, scale, corner, beside }: Ground): Float32Array {
   const { left, top, width, height } = window;
-  const out = new Float32Array(width * height).fill(NaN);
-  if (paint.lies === 'along' && beside) {
+  if (beside && paint.lies === 'along') {
     const readers = new Map<number, TextureReader>();
-    for (let i = 0; i < out.length; i++) {
-      if (Number.isNaN(beside.away[i]!)) continue;
+    return beside.away.map((away, i) => {
       const whole = beside.whole[i]! / scale;
       const read = readers.get(whole) ?? alongReader(paint, whole, scale);
       if (!readers.has(whole)) readers.set(whole, read);
-      out[i] = read(beside.along[i]!, beside.away[i]! / scale);
-    }
-    return out;
+      return read(beside.along[i]!, away / scale);
+    });
   }
   const read = flatReader(paint, scale);
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++)
-      if (!beside || !Number.isNaN(beside.away[i]!))
-        out[i] = read((left + x + 0.5 - corner[0]) / scale, (top + y + 0.5 - corner[1]) / scale);
+  const at = (place: number) => {
+    const y = Math.floor(place / width);
+    return read((left + place - y * width + 0.5 - corner[0]) / scale, (top + y + 0.5 - corner[1]) / scale);
+  };
+  const out = new Float32Array(beside ? beside.places.length : width * height);
+  for (let i = 0; i < out.length; i++) out[i] = at(beside ? beside.places[i]! : i);
   return out;
 }

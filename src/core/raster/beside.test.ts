@@ -1,4 +1,4 @@
-import { besideOutline } from './beside';
+import { besideOutline, type Beside } from './beside';
 import type { Polygon } from '../shape';
 
 const window = { left: 0, top: 0, width: 120, height: 120 };
@@ -8,12 +8,21 @@ const circle = (cx: number, cy: number, r: number, turns: 1 | -1 = 1): Polygon =
     const angle = (turns * 2 * Math.PI * i) / 400 - Math.PI / 2;
     return [cx + r * Math.cos(angle), cy + r * Math.sin(angle)] as const;
   });
+/** The same over the whole window; NaN where nothing is told. */
+function spread({ places: at, away, nx, ny, along, whole }: Beside) {
+  const full = [away, nx, ny, along, whole].map((values) => {
+    const out = new Float32Array(120 * 120).fill(NaN);
+    at.forEach((place, i) => (out[place] = values[i]!));
+    return out;
+  }) as [Float32Array, Float32Array, Float32Array, Float32Array, Float32Array];
+  return { away: full[0], nx: full[1], ny: full[2], along: full[3], whole: full[4] };
+}
 const places = (work: (x: number, y: number, i: number) => void) => {
   for (let y = 0, i = 0; y < 120; y++) for (let x = 0; x < 120; x++, i++) work(x + 0.5, y + 0.5, i);
 };
 
 test('beside a circle: the distance, the way in and the way round are those of the circle', () => {
-  const { along, away, nx, ny, whole } = besideOutline([circle(60, 60, 40)], 200, everywhere, window);
+  const { along, away, nx, ny, whole } = spread(besideOutline([circle(60, 60, 40)], 200, everywhere, window));
   places((x, y, i) => {
     const [dx, dy] = [x - 60, y - 60];
     const far = Math.hypot(dx, dy);
@@ -31,7 +40,7 @@ test('beside a circle: the distance, the way in and the way round are those of t
 });
 
 test('in a hole everything lies outside of it', () => {
-  const { away, nx } = besideOutline([circle(60, 60, 55), circle(60, 60, 20, -1)], 200, everywhere, window);
+  const { away, nx } = spread(besideOutline([circle(60, 60, 55), circle(60, 60, 20, -1)], 200, everywhere, window));
   // At (60 + 30, 60): 10 from the hole, 25 from the rim; in the hole's middle −20.
   expect(away[60 * 120 + 90]!).toBeCloseTo(10.5, 1);
   expect(nx[60 * 120 + 90]!).toBeGreaterThan(0.99);
@@ -41,7 +50,7 @@ test('in a hole everything lies outside of it', () => {
 test('at sharp corners, pointing in or out, each place is on its own side', () => {
   // A thin needle out of a square, and a thin notch into it.
   const shape: Polygon = [[20, 40], [58, 40], [60, 5], [62, 40], [100, 40], [100, 100], [62, 100], [60, 70], [58, 100], [20, 100]]; // prettier-ignore
-  const { away, nx, ny } = besideOutline([shape], 200, everywhere, window);
+  const { away, nx, ny } = spread(besideOutline([shape], 200, everywhere, window));
   const isIn = (x: number, y: number) =>
     shape.reduce((inside, [ax, ay], i) => {
       const [bx, by] = shape[(i + 1) % shape.length]!;
@@ -55,7 +64,9 @@ test('at sharp corners, pointing in or out, each place is on its own side', () =
 });
 
 test('nothing is told where nothing is asked', () => {
-  const { away } = besideOutline([circle(60, 60, 40)], 10, [circle(60, 60, 40), circle(60, 60, 30, -1)], window);
+  const { away } = spread(
+    besideOutline([circle(60, 60, 40)], 10, [circle(60, 60, 40), circle(60, 60, 30, -1)], window),
+  );
   expect(away[60 * 120 + 60]).toBeNaN();
   expect(away[60 * 120 + 95]!).toBeCloseTo(4.5, 1);
 });

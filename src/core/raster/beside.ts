@@ -4,9 +4,11 @@ import { laidOut, lengthsOf } from './along';
 import { coverage, type PixelWindow } from './coverage';
 import { nearestSides, sidesOf } from './distance';
 
-/** For the pixels of a window, row by row; NaN in `away` where nothing is asked or near enough. */
+/** For the pixels of a window that are asked for and near enough, row by row. */
 export type Beside = {
   readonly window: PixelWindow;
+  /** Each pixel's place in the window. */
+  readonly places: Int32Array;
   /** Of the nearest place on the outline: how far it is from the outline's topmost point, clockwise, as a share of its length. */
   readonly along: Float32Array;
   /** How long that outline is, pixels. */
@@ -19,7 +21,7 @@ export type Beside = {
 };
 
 /** Sides that turn less than this into each other are pieces of one curve (its cosine). */
-const CURVE = Math.cos((12 * Math.PI) / 180);
+const CURVE = Math.cos((20 * Math.PI) / 180);
 
 type Normals = {
   /** For each side the direction inwards. */
@@ -136,9 +138,6 @@ export function besideOutline(
   within: readonly Polygon[],
   window: PixelWindow,
 ): Beside {
-  const count = window.width * window.height;
-  const [along, whole, nx, ny] = [0, 1, 2, 3].map(() => new Float32Array(count)) as [Float32Array, Float32Array, Float32Array, Float32Array]; // prettier-ignore
-  const away = new Float32Array(count).fill(NaN);
   // As they turn, and from their topmost points.
   const polygons = outline.filter(({ length }) => length > 2).map((polygon) => fromTop(polygon));
   const sides = sidesOf(polygons);
@@ -147,62 +146,76 @@ export function besideOutline(
   const seen = seenFrom(window, polygons, Math.ceil(reach) + 2);
   const { side: nearest } = nearestSides(sides, seen, coverage(within, seen));
   const nearer = walker(polygons, sides);
-  for (let row = 0; row < seen.height; row++)
-    for (let column = 0; column < seen.width; column++) {
-      const found = nearest[row * seen.width + column]!;
-      const x = seen.left + column - window.left;
-      const y = seen.top + row - window.top;
-      if (found < 0 || x < 0 || y < 0 || x >= window.width || y >= window.height) continue;
-      const i = y * window.width + x;
-      const side = nearer(found, window.left + x + 0.5, window.top + y + 0.5);
-      const k = side * 4;
-      const px = window.left + x + 0.5 - sides[k]!;
-      const py = window.top + y + 0.5 - sides[k + 1]!;
-      const dx = sides[k + 2]! - sides[k]!;
-      const dy = sides[k + 3]! - sides[k + 1]!;
-      const square = dx * dx + dy * dy;
-      const raw = square > 0 ? (px * dx + py * dy) / square : 0;
-      const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
-      const ex = px - dx * t;
-      const ey = py - dy * t;
-      const far = Math.sqrt(ex * ex + ey * ey);
-      const isBeyond = raw !== t && far > ON_IT;
-      const end = k + 2 * t;
-      const isIn = isBeyond
-        ? corners[end]! * ex + corners[end + 1]! * ey >= 0
-        : own[side * 2]! * ex + own[side * 2 + 1]! * ey >= 0;
-      const h0 = turns[side * 2]!;
-      const h1 = turns[side * 2 + 1]!;
-      let vx: number;
-      let vy: number;
-      if (isBeyond && (t === 0 ? h0 : h1) === 0) {
-        // At a corner everything fans out from it.
-        vx = (isIn ? ex : -ex) / far;
-        vy = (isIn ? ey : -ey) / far;
-      } else {
-        // On a curve the direction turns evenly from the middle of one corner's fan to that of the next one's.
-        const out = isIn ? -far : far;
-        const length = long[side]!;
-        const across = own[side * 2]! * ey - own[side * 2 + 1]! * ex;
-        const fan = isBeyond ? Math.abs(out * Math.asin(Math.min(1, Math.max(-1, across / far)))) : 0;
-        const share = (out * h0 + t * length + (t === 0 ? -fan : fan)) / Math.max(out * (h0 + h1) + length, 1e-6);
-        // Of the fan at a corner either side may have been found: half of it is the other one's.
-        const room = isBeyond ? 1 : 0;
-        const f = share < -room ? -room : share > 1 + room ? 1 + room : share;
-        vx = ends[k]! * (1 - f) + ends[k + 2]! * f;
-        vy = ends[k + 1]! * (1 - f) + ends[k + 3]! * f;
-        const size = Math.sqrt(vx * vx + vy * vy) || 1;
-        vx /= size;
-        vy /= size;
-      }
-      const at = (begins[side]! + long[side]! * t) / wholes[side]!;
-      along[i] = at;
-      whole[i] = wholes[side]!;
-      away[i] = isIn ? far : -far;
-      nx[i] = vx;
-      ny[i] = vy;
+  const places = placesIn(window, seen, nearest);
+  const [along, whole, away, nx, ny] = [0, 1, 2, 3, 4].map(() => new Float32Array(places.length)) as [Float32Array, Float32Array, Float32Array, Float32Array, Float32Array]; // prettier-ignore
+  for (let i = 0; i < places.length; i++) {
+    const y = Math.floor(places[i]! / window.width);
+    const x = places[i]! - y * window.width;
+    const found = nearest[(y + window.top - seen.top) * seen.width + x + window.left - seen.left]!;
+    const side = nearer(found, window.left + x + 0.5, window.top + y + 0.5);
+    const k = side * 4;
+    const px = window.left + x + 0.5 - sides[k]!;
+    const py = window.top + y + 0.5 - sides[k + 1]!;
+    const dx = sides[k + 2]! - sides[k]!;
+    const dy = sides[k + 3]! - sides[k + 1]!;
+    const square = dx * dx + dy * dy;
+    const raw = square > 0 ? (px * dx + py * dy) / square : 0;
+    const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
+    const ex = px - dx * t;
+    const ey = py - dy * t;
+    const far = Math.sqrt(ex * ex + ey * ey);
+    const isBeyond = raw !== t && far > ON_IT;
+    const end = k + 2 * t;
+    const isIn = isBeyond
+      ? corners[end]! * ex + corners[end + 1]! * ey >= 0
+      : own[side * 2]! * ex + own[side * 2 + 1]! * ey >= 0;
+    const h0 = turns[side * 2]!;
+    const h1 = turns[side * 2 + 1]!;
+    let vx: number;
+    let vy: number;
+    if (isBeyond && (t === 0 ? h0 : h1) === 0) {
+      // At a corner everything fans out from it.
+      vx = (isIn ? ex : -ex) / far;
+      vy = (isIn ? ey : -ey) / far;
+    } else {
+      // On a curve the direction turns evenly from the middle of one corner's fan to that of the next one's.
+      const out = isIn ? -far : far;
+      const length = long[side]!;
+      const across = own[side * 2]! * ey - own[side * 2 + 1]! * ex;
+      const fan = isBeyond ? Math.abs(out * Math.asin(Math.min(1, Math.max(-1, across / far)))) : 0;
+      const share = (out * h0 + t * length + (t === 0 ? -fan : fan)) / Math.max(out * (h0 + h1) + length, 1e-6);
+      // Of the fan at a corner either side may have been found: half of it is the other one's.
+      const room = isBeyond ? 1 : 0;
+      const f = share < -room ? -room : share > 1 + room ? 1 + room : share;
+      vx = ends[k]! * (1 - f) + ends[k + 2]! * f;
+      vy = ends[k + 1]! * (1 - f) + ends[k + 3]! * f;
+      const size = Math.sqrt(vx * vx + vy * vy) || 1;
+      vx /= size;
+      vy /= size;
     }
-  return { window, along, whole, away, nx, ny };
+    const at = (begins[side]! + long[side]! * t) / wholes[side]!;
+    along[i] = at;
+    whole[i] = wholes[side]!;
+    away[i] = isIn ? far : -far;
+    nx[i] = vx;
+    ny[i] = vy;
+  }
+  return { window, places, along, whole, away, nx, ny };
+}
+
+/** The pixels of a window for which a side was found in what was looked at. */
+function placesIn(window: PixelWindow, seen: PixelWindow, nearest: Int32Array): Int32Array {
+  const left = Math.max(0, seen.left - window.left);
+  const top = Math.max(0, seen.top - window.top);
+  const right = Math.min(window.width, seen.left + seen.width - window.left);
+  const bottom = Math.min(window.height, seen.top + seen.height - window.top);
+  const at = (x: number, y: number) => nearest[(y + window.top - seen.top) * seen.width + x + window.left - seen.left]!;
+  let count = 0;
+  for (let y = top; y < bottom; y++) for (let x = left; x < right; x++) if (at(x, y) >= 0) count++;
+  const places = new Int32Array(count);
+  for (let y = top, i = 0; y < bottom; y++)
+    for (let x = left; x < right; x++) if (at(x, y) >= 0) places[i++] = y * window.width + x;
+  return places;
 }
 
 /** The corners in their order, beginning with the topmost; of several as high the one furthest to the left. */

@@ -37,3 +37,4 @@ export {
   type ShapePart,
 } from './shape';
 export { thinnestPart } from './thin';
+export { thinned } from './thinned';
