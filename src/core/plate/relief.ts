@@ -50,6 +50,12 @@ export function riseOf({
   };
 }
 
+/** Standard deviation of a place within a pixel. */
+const PIXEL = Math.sqrt(1 / 12);
+
+/** A round profile narrower than this bends within a pixel, pixels. */
+const NARROW = 16;
+
 /** Steps of a profile across its band, and so many more beyond either side. */
 const STEPS = 1024;
 const BEYOND = STEPS / 2;
@@ -126,7 +132,9 @@ export function slopesOf(
   const { away, nx, ny } = beside;
   const slopes = { right: new Float32Array(away.length), down: new Float32Array(away.length) };
   const sharp = riseOf(relief);
-  const rise = relief.softness > 0 ? softRise(sharp, (relief.softness * scale) / 2 / wide) : sharp;
+  const isEven = relief.profile === 'round' && relief.softness === 0 && wide > NARROW;
+  // A pixel shows the mean over its width, which its middle says only where nothing bends suddenly.
+  const rise = isEven ? sharp : softRise(sharp, Math.hypot((relief.softness * scale) / 2, PIXEL) / wide);
   const k = (relief.depth * scale) / wide;
   for (let i = 0; i < away.length; i++) {
     const t = away[i]! / wide;

@@ -208,7 +208,7 @@ export const READY_FRAMINGS: readonly ReadyFraming[] = [
       borders: [
         {
           width: 84,
-          paint: { ...along, of: { kind: 'wood', contrast: 0.75, waves: 0.5 }, size: 13, stops: [[0, '#7a5230'], [1, '#c99a63']] }, // prettier-ignore
+          paint: { ...along, of: { kind: 'wood', contrast: 0.7, waves: 0.25 }, size: 13, stops: [[0, '#7a5230'], [1, '#c99a63']] }, // prettier-ignore
           relief: {
             profile: 'drawn',
             curve: [
@@ -222,7 +222,7 @@ export const READY_FRAMINGS: readonly ReadyFraming[] = [
             ],
             depth: 20,
             softness: 4,
-            grain: 0.8,
+            grain: 0.4,
             shine: 14,
             highlightStrength: 0.45,
             shade: '#1e0f03',
