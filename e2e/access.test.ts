@@ -310,7 +310,7 @@ test('an empty batch says what happens here, and brings the demo photos in', asy
 test('help is searched, and shows its pictures', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Help' }).click();
-  await expect(page.getByRole('article')).toHaveCount(16);
+  await expect(page.getByRole('article')).toHaveCount(17);
   await page.getByLabel('Search the help').fill('hexagon');
   const guide = page.getByRole('article', { name: 'Products at the same size, and three mended by hand' });
   await expect(guide).toBeVisible();

@@ -228,6 +228,16 @@ describe('what was seen', () => {
     expect(found[0]!.message).toMatch(/thinnest part, 4[45]\.?\d* px wide at/);
   });
 
+  test('an outline that would run across itself is told with how far it is bent', () => {
+    const pins = (to: number) => [[0, 0.5, 0], [0.5, 0.5, 0.5], [1, 0.5, to]].map(([x, y, u]) => ({ from: [x, y], to: [u, y] })); // prettier-ignore
+    const found = (to: number) =>
+      bench({ rule: 'middle', size: null, gap: 'leave' }, { edge: { pins: [...pins(to), { from: [0.5, 0], to: [0.5, 0] }, { from: [0.5, 1], to: [0.5, 1] }] } }) // prettier-ignore
+        .check(seen())
+        .find(({ check }) => check === 'bent');
+    expect(found(1.1)).toBeUndefined();
+    expect(found(-0.5)!.message).toMatch(/^the outline is bent \d[\d.]* % of the way that its pins say: further, it would run across itself$/); // prettier-ignore
+  });
+
   test('medians are those of the batch', () => {
     const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, gap: 'leave' } });
     const photos = [10, 30, 20].map((sharpness) => seen({ sharpness, brightness: sharpness / 100 }));

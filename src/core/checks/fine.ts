@@ -5,14 +5,16 @@ import { defineCheck, type CheckInput } from './check';
 
 const number = (v: number) => String(Math.round(v * 100) / 100);
 type Thin = ReturnType<typeof thinnestPart>;
-const thinOf = new WeakMap<object, { readonly rounding: number; readonly thin: Thin }>();
+type Known = Pick<Template['edge'], 'rounding' | 'pins' | 'rough'> & { readonly thin: Thin };
+const thinOf = new WeakMap<object, Known>();
 
 /** Worked out once a shape, as it takes a moment; a border that changes leaves the shape as it is. */
 function thinIn({ shape, edge }: Template, outline: Outline): Thin {
   const known = thinOf.get(shape);
-  if (known?.rounding === edge.rounding) return known.thin;
+  const { rounding, pins, rough } = edge;
+  if (known?.rounding === rounding && known.pins === pins && known.rough === rough) return known.thin;
   const thin = thinnestPart(outline);
-  thinOf.set(shape, { rounding: edge.rounding, thin });
+  thinOf.set(shape, { rounding, pins, rough, thin });
   return thin;
 }
 

@@ -3,6 +3,7 @@ import type { CheckDefinition } from './check';
 import { alphaLoss } from './alpha-loss';
 import { apart } from './apart';
 import { astray } from './astray';
+import { bent } from './bent';
 import { blurred } from './blurred';
 import { captionCut, captionLetters, captionOut, captionSmall } from './captions';
 import { clearance } from './clearance';
@@ -56,6 +57,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   flattened,
   cut,
   fine,
+  bent,
   faint,
   opaque,
   alphaLoss,

@@ -7,7 +7,7 @@ const KINDS = { wobble: 'wobbly', waves: 'waves', scallops: 'scallops', deckled:
 export const rough = defineLayer({
   schema: z.strictObject({
     kind: z.enum(['wobble', 'waves', 'scallops', 'deckled', 'torn']).default('wobble'),
-    /** How far from the outline it goes at most, to either side. */
+    /** How far from the outline it goes at most, to either side; no further than a wave is long. */
     amount: lengthSchema.default(6),
     /** How long a wave of it is. */
     size: z.number().gt(0).max(100_000).default(60),

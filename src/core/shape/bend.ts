@@ -75,9 +75,11 @@ function commonMotion(pins: readonly Pin[]): Affine | null {
 
 /** A curve is bent in pieces no longer than this share of the outline's size. */
 const PIECE = 1 / 40;
-const MOST_PIECES = 64;
+/** Most pieces of an outline. */
+const MOST_PIECES = 12_000;
 
-function bentContour({ start, cubics }: Contour, pins: readonly Pin[], size: number): Contour {
+/** @param most pieces of one curve */
+function bentContour({ start, cubics }: Contour, pins: readonly Pin[], size: number, most: number): Contour {
   const snapped = ([x, y]: Point): Point => [snap(x), snap(y)];
   let from = start;
   const first = snapped(movedBy(pins, start));
@@ -85,7 +87,7 @@ function bentContour({ start, cubics }: Contour, pins: readonly Pin[], size: num
   for (const cubic of cubics) {
     const long =
       Math.hypot(cubic[4] - from[0], cubic[5] - from[1]) + Math.hypot(cubic[0] - from[0], cubic[1] - from[1]);
-    const pieces = Math.min(MOST_PIECES, Math.max(1, Math.ceil(long / (size * PIECE))));
+    const pieces = Math.min(most, Math.max(1, Math.ceil(long / (size * PIECE))));
     const at = (t: number) => movedBy(pins, pointAt(from, cubic, Math.min(1, Math.max(0, t))));
     const step = 1 / pieces;
     const e = step / 64;
@@ -122,9 +124,11 @@ export function bent(outline: Outline, pins: readonly Pin[]): { readonly outline
   if (motion) return { outline: mapOutline(outline, motion), share: 1 };
   const [left, top, right, bottom] = boundsOfOutline(outline);
   const size = Math.max(right - left, bottom - top);
+  const curves = outline.reduce((sum, { cubics }) => sum + cubics.length, 0);
+  const most = Math.max(1, Math.floor(MOST_PIECES / curves));
   const at = (share: number) => {
     const part = pins.map(({ from, to }): Pin => ({ from, to: [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share] })); // prettier-ignore
-    return outline.map((contour) => bentContour(contour, part, size));
+    return outline.map((contour) => bentContour(contour, part, size, most));
   };
   const whole = at(1);
   if (!whole.some(crossesItself)) return { outline: whole, share: 1 };

@@ -5,7 +5,7 @@ import { flatten, type Polygon } from './flatten';
 import { union } from './offset';
 import { snap, type Contour, type Outline, type Point } from './path';
 
-/** As a template's `rough`: how far to either side at most, and how long a wave is, in the unit of the outline. */
+/** As a template's `rough`: how far to either side at most, no further than a wave is long, and how long that is, in the unit of the outline. */
 export type Ragged = {
   readonly kind: 'wobble' | 'waves' | 'scallops' | 'deckled' | 'torn';
   readonly amount: number;
@@ -16,8 +16,10 @@ export type Ragged = {
 /** Places to a wave. */
 const STEPS = { wobble: 12, waves: 16, scallops: 24, deckled: 32, torn: 32 } as const;
 
-/** Most places of one contour. */
+/** Most places of an outline, shared by its contours by their length. */
 const MOST = 8000;
+/** Fewest of one. */
+const LEAST = 12;
 
 /** How far out an edge goes, −1…1, at a place counted in waves; it repeats after `waves`. */
 function swing({ kind, seed }: Ragged, at: number, waves: number): number {
@@ -66,13 +68,14 @@ function walk(polygon: Polygon) {
   return { whole, at };
 }
 
-/** Places of a ragged line in their order. */
-function raggedPoints(polygon: Polygon, ragged: Ragged): Point[] {
-  const { whole, at } = walk(polygon);
-  if (!(whole > 0)) return [...polygon];
+type Walk = ReturnType<typeof walk>;
+
+/** Places of a ragged line in their order, at most so many. */
+function raggedPoints({ whole, at }: Walk, ragged: Ragged, most: number): Point[] {
   const waves = Math.max(3, Math.round(whole / ragged.size));
-  const steps = Math.max(2, Math.min(STEPS[ragged.kind], Math.floor(MOST / waves)));
-  const count = Math.min(MOST, waves * steps);
+  const count = Math.max(LEAST, Math.min(most, waves * STEPS[ragged.kind]));
+  // A wave no higher than it is long: others would run across each other without end.
+  const amount = Math.min(ragged.amount, ragged.size);
   // Near a corner the way out turns from one side's to the other's.
   const turn = Math.min(ragged.size / 6, whole / 24);
   return Array.from({ length: count }, (_, i): Point => {
@@ -80,7 +83,7 @@ function raggedPoints(polygon: Polygon, ragged: Ragged): Point[] {
     const [x, y] = at(place);
     const [[bx, by], [ax, ay]] = [at(place - turn), at(place + turn)];
     const long = Math.hypot(ax - bx, ay - by) || 1;
-    const out = ragged.amount * swing(ragged, (i / count) * waves, waves);
+    const out = amount * swing(ragged, (i / count) * waves, waves);
     // Clockwise on a screen, out lies to the left of the way.
     return [x + ((ay - by) / long) * out, y - ((ax - bx) / long) * out];
   });
@@ -89,7 +92,12 @@ function raggedPoints(polygon: Polygon, ragged: Ragged): Point[] {
 /** Polygons with ragged edges; what would run across itself is joined. */
 export function raggedPolygons(polygons: readonly Polygon[], ragged: Ragged): Polygon[] {
   if (ragged.amount === 0) return [...polygons];
-  const edges = polygons.filter(({ length }) => length > 2).map((polygon) => raggedPoints(fromTop(polygon), ragged));
+  const walks = polygons
+    .filter(({ length }) => length > 2)
+    .map((polygon) => walk(fromTop(polygon)))
+    .filter(({ whole }) => whole > 0);
+  const all = walks.reduce((sum, { whole }) => sum + whole, 0);
+  const edges = walks.map((one) => raggedPoints(one, ragged, Math.floor((MOST * one.whole) / all)));
   return edges.some(polygonCrosses) ? union(edges) : edges;
 }
 

@@ -92,9 +92,35 @@ test('fields of places that would fill the memory are refused with what would do
   const shadows = Array.from({ length: 16 }, () => ({ kind: 'inner' }));
   const outputs = [{ width: 4000 }, { name: 'large', width: 6000 }];
   expect(refusalOf(plain({ shadows, outputs })).message).toBe(
-    'outputs[1].width: with 16 inner shadows and tints that follow the edge, all outputs may have 25 megapixels together',
+    'outputs[1].width: with 16 inner shadows, tints that follow the edge, reliefs and textures, all outputs may have 25 megapixels together',
   );
   expect(parseTemplate(plain({ shadows, outputs: [{ width: 4000 }] })).shadows).toHaveLength(16);
+});
+
+test('reliefs and echoes are counted for what they take', () => {
+  const large = [{ width: 10_000 }];
+  const lit = Array.from({ length: 5 }, () => ({ relief: {} }));
+  expect(refusalOf(plain({ borders: lit, outputs: large })).message).toMatch(/with 5 inner shadows, .* all outputs may have 80 megapixels together/); // prettier-ignore
+  expect(refusalOf(plain({ borders: [{ echo: { count: 50 } }], outputs: large })).message).toMatch(/with 50 echoes all outputs may have 40 megapixels/); // prettier-ignore
+  expect(parseTemplate(plain({ borders: [{ echo: { count: 50 }, on: false }], outputs: large })).borders).toHaveLength(
+    1,
+  );
+  expect(parseTemplate(plain({ borders: [{ echo: { count: 50 } }] })).borders).toHaveLength(1);
+});
+
+test.each([
+  [{ edge: { pins: [{ from: [0, 0], to: [0, 11] }] } }, 'edge.pins[0].to[1]'],
+  [{ edge: { pins: Array.from({ length: 17 }, () => ({ from: [0, 0], to: [0, 0] })) } }, 'edge.pins'],
+  [{ borders: [{ relief: { depth: 'deep' } }] }, 'borders[0].relief.depth'],
+  [{ borders: [{ relief: { bevel: 3 } }] }, 'borders[0].relief.bevel'],
+  [{ borders: [{ relief: { curve: [[0, 0], [0.5, 1]] } }] }, 'borders[0].relief.curve'], // prettier-ignore
+  [{ borders: [{ paint: { kind: 'texture', of: { kind: 'silk' }, size: 9, stops: [[0, '#000'], [1, '#fff']] } }] }, 'borders[0].paint.of.kind'], // prettier-ignore
+  [{ backdrop: { kind: 'texture', of: { kind: 'wood' }, size: 9, lies: 'along', stops: [[0, '#000'], [1, '#fff']] } }, 'backdrop.lies'], // prettier-ignore
+  [{ borders: [{ echo: { count: 1.5 } }] }, 'borders[0].echo.count'],
+  [{ light: { height: 0 } }, 'light.height'],
+  [{ outputs: [{ content: 'nothing' }] }, 'outputs[0].content'],
+])('what a framing can’t be is refused by its path: %j', (fields, at) => {
+  expect(refusalOf(plain(fields)).at).toBe(at);
 });
 
 test('a layer that is off or not seen is kept as it is written', () => {

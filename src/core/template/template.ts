@@ -69,8 +69,11 @@ export const MAX_PIXELS_TOGETHER = 200_000_000;
 /** Most pixels of the largest output for all photos behind together: each is decoded for it. */
 const MAX_PHOTOS_BEHIND = 200_000_000;
 
-/** Most pixels for which a place is kept, two bytes each, for all tints that follow the edge and inner shadows together. */
+/** Most pixels for which a place is kept, two bytes each: for all tints that follow the edge or have a texture, inner shadows, and bands with relief or texture together. */
 const MAX_FIELD_PIXELS = 400_000_000;
+
+/** Most pixels of all outputs together, once for each echo of a band. */
+const MAX_ECHO_PIXELS = 2_000_000_000;
 
 /** Most pixels of all outputs together, once for each slot: each has a picture of its own, at worst as large as the whole. */
 const MAX_SLOT_PIXELS = 400_000_000;
@@ -80,9 +83,18 @@ function refuseHuge(template: Template): void {
   const { outputs, behind, slots } = template;
   const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
   const picture = pictureOf(template);
-  const fieldsOf = ({ tints, shadows }: Pick<Template, 'tints' | 'shadows'>) =>
-    tints.filter(({ on, paint }) => on && typeof paint !== 'string' && paint.kind === 'contour').length +
-    shadows.filter(({ on, kind }) => on && kind === 'inner').length;
+  const hasField = ({ on, paint }: Pick<Template['borders'][number], 'on' | 'paint'>) =>
+    on && typeof paint !== 'string' && (paint.kind === 'contour' || paint.kind === 'texture');
+  const fieldsOf = ({ tints, shadows, borders, edge }: Pick<Template, 'tints' | 'shadows' | 'borders' | 'edge'>) =>
+    tints.filter(hasField).length +
+    shadows.filter(({ on, kind }) => on && kind === 'inner').length +
+    borders.filter(
+      (border) =>
+        border.on &&
+        (border.relief || (hasField(border) && typeof border.paint !== 'string' && border.paint.kind === 'texture')),
+    ).length + // prettier-ignore
+    (edge.relief ? 2 : 0);
+  const copies = [template, ...template.slots].flatMap(({ borders }) => borders).reduce((sum, { on, echo }) => sum + (on && echo ? echo.count : 0), 0); // prettier-ignore
   const fields = [template, ...template.slots].reduce((sum, one) => sum + fieldsOf(one), 0);
   let together = 0;
   outputs.forEach(({ width, size, trim }, i) => {
@@ -98,9 +110,11 @@ function refuseHuge(template: Template): void {
     together += pixels;
     if (fields * together > MAX_FIELD_PIXELS) {
       const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);
-      const why = `with ${fields} inner shadows and tints that follow the edge, all outputs may have ${most} megapixels together`;
+      const why = `with ${fields} inner shadows, tints that follow the edge, reliefs and textures, all outputs may have ${most} megapixels together`;
       throw new WobrelError('template-invalid', `${at}: ${why}`, at);
     }
+    if (copies * together > MAX_ECHO_PIXELS)
+      throw new WobrelError('template-invalid', `${at}: with ${copies} echoes all outputs may have ${Math.floor(MAX_ECHO_PIXELS / copies / 1e6)} megapixels together`, at); // prettier-ignore
     if (slots.length * together > MAX_SLOT_PIXELS) {
       const most = Math.floor(MAX_SLOT_PIXELS / slots.length / 1e6);
       throw new WobrelError('template-invalid', `${at}: with ${slots.length} slots all outputs may have ${most} megapixels together`, at); // prettier-ignore
