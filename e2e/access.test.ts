@@ -60,6 +60,16 @@ test('no faults on the screens', async ({ page }) => {
   await button(page, 'Add a caption').click();
   await button(page, 'Add a reflection').click();
   await noFaults(page, 'layers');
+  const border = page.getByRole('group', { name: 'Border 1' });
+  for (const part of ['relief', 'rough edge', 'shadow on the photo', 'echoes']) await border.getByRole('button', { name: part, exact: true }).click(); // prettier-ignore
+  await border.getByRole('button', { name: /^Relief/ }).click();
+  await border.getByLabel('Profile').selectOption('drawn');
+  await border.getByRole('slider', { name: 'Point 2' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await page.getByRole('button', { name: /^Framing/ }).click();
+  await page.getByRole('button', { name: 'Rope' }).waitFor();
+  await noFaults(page, 'framing');
+  await page.getByRole('button', { name: /^Framing/ }).click();
   // The colours that can be taken again are there while a field is worked on.
   await page.getByRole('group', { name: 'Border 1' }).getByRole('textbox', { name: 'Colour', exact: true }).focus();
   await button(page, /^Keep #/).click();
@@ -67,6 +77,13 @@ test('no faults on the screens', async ({ page }) => {
   await page.getByRole('radio', { name: 'stage', exact: true }).click();
   await button(page, 'Size, right bottom corner').waitFor();
   await noFaults(page, 'stage');
+  await page.getByRole('radio', { name: 'bend', exact: true }).click();
+  await button(page, 'Add a pin').click();
+  await button(page, /^Pin 1:/).focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await noFaults(page, 'bend');
+  await page.keyboard.press('Delete');
+  await page.getByRole('radio', { name: 'shape', exact: true }).click();
   await page.getByRole('radio', { name: 'average', exact: true }).click();
   await page.getByRole('img', { name: /^Average of/ }).waitFor();
   await noFaults(page, 'average');

@@ -1,4 +1,4 @@
-/** `npm run shapes:sheet`: every catalogue shape in its box, as docs/screenshots/shape-kinds.png. */
+/** `npm run shapes:sheet`: every catalogue shape in its box, as dist/shape-kinds.png. */
 import sharp from 'sharp';
 import { completeShape, outlineOf, pathData, SHAPE_KINDS, SHAPES, shapeSchema } from '../src/core/shape';
 
@@ -17,4 +17,4 @@ const cells = SHAPE_KINDS.map((kind, i) => {
 });
 const height = Math.ceil(cells.length / COLUMNS) * CELL;
 const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${COLUMNS * CELL}" height="${height}"><rect width="100%" height="100%" fill="#fbfbfa"/>${cells.join('')}</svg>`;
-await sharp(Buffer.from(svg)).png({ palette: true }).toFile('docs/screenshots/shape-kinds.png');
+await sharp(Buffer.from(svg)).png({ palette: true }).toFile('dist/shape-kinds.png');

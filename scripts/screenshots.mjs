@@ -65,6 +65,23 @@ const PICTURES = {
       await page.getByText('Drop a folder of photos here').waitFor();
     },
   ],
+  // It changes the template.
+  framing: [
+    '/batches/3?step=template',
+    async (page) => {
+      const framing = page.getByRole('button', { name: /^Framing/ });
+      await framing.click();
+      const kept = page.waitForResponse((answer) => answer.url().endsWith('/draft') && answer.ok());
+      await button(page, 'Oak').click();
+      await kept;
+      // Anew, so that every cutout is drawn for the first time.
+      await page.reload();
+      await onWall(page);
+      await page.getByRole('button', { name: /^Shape/ }).click();
+      await framing.click();
+      await painted(page, '.finishes');
+    },
+  ],
   // The last: from here on people sign in.
   people: [
     '/people',
@@ -101,6 +118,7 @@ try {
     await page.goto(path);
     await page.waitForLoadState('load');
     await prepare?.(page);
+    await page.evaluate(() => document.activeElement?.blur());
     await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`), animations: 'disabled' });
     console.log(name);
   }
