@@ -98,7 +98,8 @@ export function bandMaker(border: Border, scene: BandScene): (window: PixelWindo
   const { paint, opacity, join, width, dash, relief } = border;
   const [outer, inner] = borderBand(border);
   const swing = border.rough ? border.rough.amount * scale : 0;
-  const around = (distance: number) => offset(sourceOf(scene), distance, join, ROUGHLY);
+  const rough = thinned(sourceOf(scene), ROUGHLY / 2);
+  const around = (distance: number) => offset(rough, distance, join, ROUGHLY);
   const hole = around(inner * scale - RIM - swing).map((polygon) => [...polygon].reverse());
   const within = [...around(outer * scale + RIM + swing), ...hole];
   const middle = edgeOf(scene, (outer + inner) / 2, join, null);
