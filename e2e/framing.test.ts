@@ -2,6 +2,9 @@
 import { readFile } from 'node:fs/promises';
 import { build } from 'esbuild';
 import { PNG } from 'pngjs';
+import { framingSvg } from '../src/core/export';
+import { compile, withoutPhotos } from '../src/core/plate';
+import { parseTemplate } from '../src/core/template';
 import { batchOf, painted } from './bench-page';
 import { compare, exported, pictureNames, previewAndExport } from './exports';
 import { gradientPhoto } from './photos';
@@ -123,6 +126,36 @@ test('a framing is kept by name, put on another shape, taken out; alone it is on
   const { data, width } = PNG.sync.read(files.get(name!)!);
   expect(data[(540 * width + 540) * 4 + 3]).toBe(0);
   expect(data.some((v, i) => i % 4 === 3 && v === 255)).toBe(true);
+});
+
+test('a framing’s vectors drawn by Chromium are the framing as it is compiled, within its own shares of rims', async ({
+  page,
+}) => {
+  const SIZE = 300;
+  const cases = [
+    { shape: { kind: 'polygon' }, borders: [{ width: 12, paint: '#24594f' }, { width: 6, align: 'outside', gap: 5, paint: '#c0402080' }] }, // prettier-ignore
+    { borders: [{ width: 30, paint: '#333', rough: { kind: 'torn', amount: 6, size: 50, rim: 'both' } }] },
+    { shape: { kind: 'star' }, borders: [{ width: 8, paint: '#ff8800', echo: { count: 4, scale: 1.06, angle: 5, keeps: 0.8, into: '#0033aa', lies: 'behind' } }, { width: 4, gap: 20, paint: '#000', echo: { count: 2, scale: 0.8, angle: 10 } }] }, // prettier-ignore
+    { mat: { top: 20, left: 10 }, edge: { pins: [{ from: [0, 0], to: [0.1, 0.1] }, { from: [1, 1], to: [1, 1] }] }, borders: [{ width: 14, paint: '#123' }] }, // prettier-ignore
+  ];
+  for (const fields of cases) {
+    const template = parseTemplate({ wobrel: 1, name: 'V', frame: { width: SIZE, height: SIZE }, outputs: [{ width: SIZE }], ...fields }); // prettier-ignore
+    const width = SIZE + template.mat.left;
+    const { blank, height } = withoutPhotos(compile(template, width, null, 'alone'));
+    await page.setContent(`<body style="margin:0">${framingSvg(template)!}`);
+    const shot = PNG.sync.read(await page.screenshot({ omitBackground: true, clip: { x: 0, y: 0, width, height } }));
+    let [sum, worst, colours] = [0, 0, 0];
+    for (let k = 3; k < blank.length; k += 4) {
+      const off = Math.abs(shot.data[k]! - blank[k]!);
+      sum += off;
+      worst = Math.max(worst, off);
+      if (shot.data[k] === 255 && blank[k] === 255)
+        for (let c = 1; c < 4; c++) colours = Math.max(colours, Math.abs(shot.data[k - c]! - blank[k - c]!));
+    }
+    expect(sum / (blank.length / 4)).toBeLessThan(0.8);
+    expect(worst).toBeLessThanOrEqual(64);
+    expect(colours).toBeLessThanOrEqual(32);
+  }
 });
 
 test('textures are the same bytes in Chromium as in Node', async ({ page }) => {

@@ -3,8 +3,8 @@ import { guides, pictureOf } from './guides';
 
 test('guides come in the order of their numbers, with pictures that the page can ask for', async () => {
   const all = await guides();
-  expect(all).toHaveLength(15);
-  expect(all.at(-1)!.id).toBe('people');
+  expect(all).toHaveLength(16);
+  expect(all.at(-1)!.id).toBe('framings');
   expect(all[0]).toMatchObject({ id: 'team-circles', title: 'Portraits as circles that all sit alike' });
   const [, name] = /\]\(\/api\/help\/pictures\/([^)]+)\)/.exec(all[0]!.body)!;
   expect((await pictureOf(name)).subarray(1, 4).toString()).toBe('PNG');
