@@ -63,11 +63,12 @@ function onePlate(template: Template, width: number, withBare: boolean): Plate {
   const picks = picksOf(template);
   // How soft and how large photos behind are is no part of the plate.
   const grounds = behind.map((layer) => (layer.show === 'photo' ? [layer.on, layer.opacity] : layer));
-  const common = [width, frame, shape, mode, edge, light, mat, picks];
+  const { relief, ...outlined } = edge;
+  const common = [width, frame, shape, mode, outlined, light, mat, picks];
   const key = JSON.stringify([common, withBare, borders, drop, reflection, backdrop, grounds, before]);
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.
-  const finishKey = JSON.stringify([common, plate.photoWindow, filters, tints, inner]);
+  const finishKey = JSON.stringify([common, relief, plate.photoWindow, filters, tints, inner]);
   const finish = finishes(finishKey, () => finishOf(template, plate));
   const photos = photosBehind(template, width);
   return {
@@ -82,6 +83,8 @@ function onePlate(template: Template, width: number, withBare: boolean): Plate {
 /** Where the template puts photos; borders and shadows don't change it. */
 export function placerFor(template: Template): Placer {
   const { frame, shape, mode, edge, centring } = template;
-  const slots = template.slots.map((slot) => [slot.shape, slot.edge, slot.centring]);
-  return placers(JSON.stringify([frame, shape, mode, edge, centring, slots]), () => placer(template));
+  // How the edge stands in the light moves no photo.
+  const outlined = (of: Template['edge']) => ({ ...of, relief: null });
+  const slots = template.slots.map((slot) => [slot.shape, outlined(slot.edge), slot.centring]);
+  return placers(JSON.stringify([frame, shape, mode, outlined(edge), centring, slots]), () => placer(template));
 }

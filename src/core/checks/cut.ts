@@ -37,7 +37,7 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
     bottom - picture.top - picture.height,
   ];
   const grown = (by: number, x = 0, y = 0): Beyond => [shape[0] + by - x, shape[1] + by - y, shape[2] + by + x, shape[3] + by + y]; // prettier-ignore
-  const borders = template.borders.filter(({ on, width }) => on && width > 0).map((border) => borderBand(border)[0]);
+  const borders = template.borders.filter(({ on, width }) => on && width > 0).map((border) => borderBand(border)[0] + (border.rough && border.rough.rim !== 'inner' ? border.rough.amount : 0)); // prettier-ignore
   const border = Math.max(0, ...borders);
   const soft = featherReach(edge);
   const rim = Math.max(soft, border);

@@ -62,32 +62,20 @@ const pickedSchema = z.strictObject({
   tone: z.enum(['main', 'light', 'dark', 'vivid']).default('main'),
 });
 
+/** What areas and lines are painted with alike. */
+const commonSchemas = [linearSchema, radialSchema, conicSchema, contourSchema, pickedSchema] as const;
+
 /** A plain colour, a gradient of CSS Images 3 (conic: 4), one that follows the outline inwards, a texture, or a colour out of the photo. */
 export const areaPaintSchema = z.union([
   colourSchema,
-  z.discriminatedUnion('kind', [
-    linearSchema,
-    radialSchema,
-    conicSchema,
-    contourSchema,
-    pickedSchema,
-    textureSchemaOfAreas,
-  ]),
+  z.discriminatedUnion('kind', [...commonSchemas, textureSchemaOfAreas]),
 ]);
 export type AreaPaint = z.infer<typeof areaPaintSchema>;
 
 /** A line may also change along its length. */
 export const linePaintSchema = z.union([
   colourSchema,
-  z.discriminatedUnion('kind', [
-    linearSchema,
-    radialSchema,
-    conicSchema,
-    contourSchema,
-    pickedSchema,
-    alongSchema,
-    textureSchemaOfLines,
-  ]),
+  z.discriminatedUnion('kind', [...commonSchemas, alongSchema, textureSchemaOfLines]),
 ]);
 export type LinePaint = z.infer<typeof linePaintSchema>;
 

@@ -254,13 +254,17 @@ export function echoMaker(borders: readonly Border[], lies: 'behind' | 'before',
   return (window: PixelWindow): Coat[] => makers.flatMap((make) => make(window));
 }
 
-/** How far echoes reach beyond an outline, as far as `radius` from its middle; frame units. */
+/** How far echoes of bands that lie within `radius` of their middle, and the shadows of those, reach from it; 0 where there are none. Frame units. */
 export const echoReach = (borders: readonly Border[], radius: number): number =>
   Math.max(
     0,
     ...visibleBorders(borders)
       .filter(isEchoed)
-      .flatMap(({ echo: { count, scale, x, y } }) =>
-        Array.from({ length: count }, (_, k) => scale ** (k + 1) * radius + (k + 1) * Math.hypot(x, y) - radius * 0.5),
+      .flatMap(({ echo: { count, scale, x, y }, shadow }) =>
+        Array.from(
+          { length: count },
+          (_, k) =>
+            scale ** (k + 1) * radius + (k + 1) * Math.hypot(x, y) + (shadow ? shadow.distance + 3 * shadow.blur : 0),
+        ),
       ),
   );

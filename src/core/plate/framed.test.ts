@@ -153,3 +153,16 @@ test('a rough rim stays within its amount, and the other rim where it was', () =
   }
   expect(moved).toBeGreaterThan(100);
 });
+
+test('an echo of a slot’s band is not cut off where the slot ends', () => {
+  const wide = { kind: 'rectangle', box: { cx: 100, cy: 100, width: 100, height: 20 } };
+  const echo = { count: 2, scale: 1.3, angle: 90, lies: 'behind' };
+  const borders = [{ width: 4, paint: '#ff0000', echo }];
+  const alone = looked({ shape: wide, borders });
+  const sheet = compile(template({ slots: [{ name: 'a', shape: wide, borders }] }), SIZE, null, true);
+  const own = sheet.sheet!.slots[0]!;
+  // The first echo stands upright: 65 up and down from the middle.
+  expect(alone.at(100, 37)).toEqual([255, 0, 0, 255]);
+  const at = ((37 - own.top) * own.plate.width + 100 - own.left) * 4;
+  expect([...own.plate.blank.subarray(at, at + 4)]).toEqual([255, 0, 0, 255]);
+});

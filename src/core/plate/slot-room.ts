@@ -9,12 +9,12 @@ import { sidedIn } from './sided';
 /** Room for rounding and for what a blur leaves beyond three standard deviations, pixels. */
 const ROOM = 2;
 
-/** How far anything of a slot, its outline so high, reaches beyond it: left, top, right and bottom, frame units. */
-function reachOf(slot: Template, height: number): readonly number[] {
+/** How far anything of a slot, its outline so wide and high, reaches beyond it: left, top, right and bottom, frame units. */
+function reachOf(slot: Template, width: number, height: number): readonly number[] {
   const { edge, reflection } = slot;
   const rim = Math.max(0, ...visibleBorders(slot.borders).map((border) => borderBand(border)[0] * (border.join === 'miter' ? 4 : 1))); // prettier-ignore
   const soft = edge.feather * 3;
-  const around = Math.max(rim, soft) + echoReach(slot.borders, height + rim);
+  const around = Math.max(rim, soft) + echoReach(slot.borders, Math.hypot(width, height) + rim);
   const all: [number, number, number, number] = [around, around, around, around];
   for (const { kind, x, y, blur, spread, depth } of thrownShadows(slot)) {
     const by = around + 3 * blur + Math.max(0, spread);
@@ -32,7 +32,9 @@ function slotWindow(slot: Template, width: number): PixelWindow | null {
   const scale = scaleAt(slot, width);
   const bounds = boundsOf(sidedIn(slot, width).outline);
   if (!bounds) return null;
-  const reach = reachOf(slot, (bounds[3] - bounds[1]) / scale).map((v) => v * scale + ROOM);
+  const reach = reachOf(slot, (bounds[2] - bounds[0]) / scale, (bounds[3] - bounds[1]) / scale).map(
+    (v) => v * scale + ROOM,
+  );
   const left = Math.max(0, Math.floor(bounds[0] - reach[0]!));
   const top = Math.max(0, Math.floor(bounds[1] - reach[1]!));
   const right = Math.min(width, Math.ceil(bounds[2] + reach[2]!));

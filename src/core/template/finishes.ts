@@ -95,6 +95,6 @@ export function withFinish(template: Template, { fields }: StartingFinish): Temp
     ],
   };
   const read = grownFinish(documentSchema.parse({ wobrel: 1, name: template.name, ...fields }), growth);
-  const { rounding } = template.edge;
-  return withMat({ ...template, ...read, edge: { ...read.edge, rounding } }, read.mat);
+  const { rounding, pins } = template.edge;
+  return withMat({ ...template, ...read, edge: { ...read.edge, rounding, pins } }, read.mat);
 }

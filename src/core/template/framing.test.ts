@@ -1,6 +1,7 @@
 import { SHAPE_KINDS } from '../shape';
 import { framingDocument, framingOf, withFraming } from './framing';
 import { READY_FRAMINGS } from './framings';
+import { STARTING_FINISHES, withFinish } from './finishes';
 import { withFrame } from './frame';
 import { bentBy, parseTemplate, templateOutline } from './template';
 
@@ -49,6 +50,16 @@ test('a frame that grows takes rough edges and reliefs with it', () => {
   const before = template({ edge: { rough: { amount: 10, size: 50 }, relief: { width: 40, depth: 8 } }, borders: [{ relief: { depth: 6 } }] }); // prettier-ignore
   const { edge, borders } = withFrame(before, { ...before.frame, width: 2160, height: 2160 });
   expect([edge.rough!.amount, edge.rough!.size, edge.relief!.width, edge.relief!.depth, borders[0]!.relief!.depth]).toEqual([20, 100, 80, 16, 12]); // prettier-ignore
+});
+
+test('a starting finish takes the framing’s place and leaves the outline bent as it was', () => {
+  const pins = [{ from: [0, 0], to: [0.1, 0] }, { from: [1, 1], to: [1, 1] }]; // prettier-ignore
+  const before = template({ edge: { pins, rough: {}, relief: {}, rounding: 5 }, borders: [{ relief: {} }] });
+  const { edge, borders } = withFinish(
+    before,
+    STARTING_FINISHES.find(({ id }) => id === 'thin-ring')!,
+  );
+  expect([edge.pins, edge.rounding, edge.rough, edge.relief, borders[0]!.relief]).toEqual([pins, 5, null, null, null]);
 });
 
 test('how far pins could go is told', () => {

@@ -41,7 +41,7 @@ export function CurveField({ label, curve, onChange, onDrag }: CurveFieldProps) 
   const at = ([x, y]: readonly [number, number]) => `${x * WIDE},${(1 - y) * HIGH}`;
   return (
     <div className="field curve-field">
-      <span>{label}</span>
+      <span className="label">{label}</span>
       <svg
         ref={box}
         viewBox={`-6 -6 ${WIDE + 12} ${HIGH + 12}`}

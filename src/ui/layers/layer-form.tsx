@@ -33,6 +33,14 @@ type LayerFormProps<L> = {
   readonly onDrag: (active: boolean) => void;
 };
 
+/** Numbers that are no lengths: what stands behind them, and how finely they are set. */
+const NUMBERS = {
+  times: { unit: '×', step: 0.05 },
+  angle: { unit: '°', step: 1 },
+  count: { unit: '', step: 1 },
+  number: { unit: '', step: 1 },
+} as const;
+
 /** Lengths that suit a template's layers. */
 function roomOf(template: Template): Room {
   const { width, height } = template.frame;
@@ -82,29 +90,14 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
           </div>
         );
       }
-      case 'times': {
-        const [min, max] = limitsOf(definition.schema.shape[key] as z.ZodType);
-        return (
-          <NumberField
-            key={key}
-            label={label}
-            value={value as number}
-            min={min}
-            max={max}
-            unit="×"
-            slider={control.slider}
-            step={0.05}
-            onChange={take}
-            onDrag={onDrag}
-          />
-        );
-      }
       case 'strength':
         return <StrengthField key={key} label={label} value={value as number} onChange={take} onDrag={onDrag} />;
+      case 'times':
       case 'angle':
       case 'count':
       case 'number': {
         const [min, max] = limitsOf(definition.schema.shape[key] as z.ZodType);
+        const { unit: sign, step } = NUMBERS[control.as];
         return (
           <NumberField
             key={key}
@@ -112,7 +105,8 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
             value={value as number}
             min={min}
             max={max}
-            unit={control.as === 'angle' ? '°' : ''}
+            unit={sign}
+            step={step}
             slider={control.slider}
             onChange={(v) => take(control.as === 'count' ? Math.round(v) : v)}
             onDrag={onDrag}

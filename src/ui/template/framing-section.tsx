@@ -57,7 +57,7 @@ export function FramingSection({ template, store, photo }: FramingSectionProps) 
   const pixels = framingPixels(template);
   const [keeping, setKeeping] = useState(false);
   return (
-    <Section title="Framing" word="framing" value={framingWords(own.length)}>
+    <Section title="Framing" group="borders" word="framing" value={framingWords(own.length)}>
       {photo ? (
         <Framings template={template} store={store} photo={photo} own={own} />
       ) : (
