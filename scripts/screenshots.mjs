@@ -65,7 +65,19 @@ const PICTURES = {
       await page.getByText('Drop a folder of photos here').waitFor();
     },
   ],
-  // It changes the template.
+  // These change their templates.
+  stage: [
+    '/batches/2?step=template',
+    async (page) => {
+      await page.getByRole('button', { name: /Choose another/ }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Star', exact: true }).click();
+      await page.getByRole('radio', { name: 'stage', exact: true }).click();
+      await page.locator('.stage-cutout[data-painted]').waitFor();
+      await painted(page, '.stage-strip');
+      await page.getByText('nothing to look at').waitFor();
+      await page.getByText('saved', { exact: true }).waitFor();
+    },
+  ],
   framing: [
     '/batches/3?step=template',
     async (page) => {

@@ -76,7 +76,6 @@ test('what a photo on a busy ground is of is found, by one photo and by threads 
       ],
     ],
   ] as const) {
-    // prettier-ignore
     const out = join(folder, `busy-${name}`);
     expect(run('--template', bySubject, '--out', out, photo, ...others).status).toBe(0);
     const { items } = JSON.parse(readFileSync(join(out, 'manifest.json'), 'utf8')) as { items: { photo: string; placement: { scale: number }; subject: { source: string } }[] }; // prettier-ignore

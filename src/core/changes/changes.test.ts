@@ -39,7 +39,6 @@ test('every field of a template that is changed is told', () => {
     'photo around the shape',
     'sepia 0 → 100 %',
   ])
-    // prettier-ignore
     expect(told).toContain(words);
 });
 

@@ -161,7 +161,6 @@ function edgeWords(
   { rough: isRough, relief: stands, ...after }: Template['edge'],
   unit: string,
 ) {
-  // prettier-ignore
   return [
     ...plainWords('edge', before, after, unit),
     ...singleWords(rough as unknown as Definition, wasRough, isRough, unit),

@@ -1,9 +1,9 @@
 /** A framing as vectors: its bands one on the other, without any photo. */
 import type { Border } from '../layers';
 import { inXml } from '../metadata';
-import { borderBand, echoMap, visibleBorders } from '../plate';
+import { borderBand, roughAt, visibleBorders } from '../plate';
 import { parseColour } from '../paint';
-import { flatten, offset, raggedPolygons, type Polygon } from '../shape';
+import { flatten, offset, raggedPolygons, stepMap, type Polygon } from '../shape';
 import { pictureOf, templateOutline, type Template } from '../template';
 
 /** Edges are this close to the curves that they follow, frame units of a picture 1080 units wide. */
@@ -30,11 +30,10 @@ export const framingPixels = ({ borders }: Pick<Template, 'borders'>): string | 
 
 function bandPath(template: Template, border: Border, fine: number): string {
   const outline = flatten(templateOutline(template), 1, fine);
-  const { rough } = border;
   const [outer, inner] = borderBand(border).map((distance, i) => {
     const edge = offset(outline, distance, border.join, fine);
-    const isRough = rough && (rough.rim === 'both' || rough.rim === (i === 0 ? 'outer' : 'inner'));
-    return isRough ? raggedPolygons(edge, rough) : edge;
+    const rough = roughAt(border, i === 0 ? 'outer' : 'inner');
+    return rough ? raggedPolygons(edge, rough) : edge;
   }) as [Polygon[], Polygon[]];
   return pathOf([...outer, ...inner]);
 }
@@ -63,7 +62,7 @@ export function framingSvg(template: Template): string | null {
     const { echo } = border;
     if (echo?.lies !== lies) return [];
     const copies = Array.from({ length: echo.count }, (_, k) => {
-      const map = echoMap(echo, k + 1, [box.cx, box.cy], 1)
+      const map = stepMap(echo, k + 1, [box.cx, box.cy])
         .map((v) => Number(v.toFixed(6)))
         .join(' ');
       return one(mixed(colour, echo.into, (k + 1) / echo.count), strength * echo.keeps ** (k + 1), ` transform="matrix(${map})"`); // prettier-ignore

@@ -6,8 +6,9 @@ const filling = (
   by: 'order' | 'name',
   missing: Filling['fill']['missing'] = 'leave',
 ): Filling => ({
-  // prettier-ignore
-  slots: slots.map((slot) => (typeof slot === 'string' ? { name: slot, photo: null } : { name: slot[0], photo: slot[1] })),
+  slots: slots.map((slot) =>
+    typeof slot === 'string' ? { name: slot, photo: null } : { name: slot[0], photo: slot[1] },
+  ),
   fill: { by, missing, group: '', slot: '' },
 });
 

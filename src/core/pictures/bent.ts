@@ -38,7 +38,6 @@ function addEllipse(
   vx: number,
   vy: number,
 ): void {
-  // prettier-ignore
   // One more each way: the Gaussian by which the pixels themselves are joined.
   const a = vx * vx + vy * vy + 1;
   const b = -2 * (ux * vx + uy * vy);
@@ -73,7 +72,6 @@ export function bentPicture(
   corners: Corners,
   window: PixelWindow,
 ): Uint8ClampedArray {
-  // prettier-ignore
   const [a, b, c, d, e, f, g, h, i] = inverse(ontoCorners(corners));
   const mask = coverage([corners], window);
   const out = new Uint8ClampedArray(window.width * window.height * 4);

@@ -14,7 +14,6 @@ export function onArc(
   along: number,
   up = 0,
 ): { readonly at: Point; readonly angle: number } {
-  // prettier-ignore
   const angle = (turns * along) / radius;
   // Over a circle heads look away from its centre, below it towards it.
   const away = radius + turns * up;

@@ -86,9 +86,6 @@ export type Band = {
 const hasPlaces = ({ relief, paint }: Border): boolean =>
   relief !== null || (typeof paint !== 'string' && paint.kind === 'texture');
 
-/** So close an edge is followed for what lies beside it, pixels. */
-const BESIDE = 0.03;
-
 /** Where everything that a border may touch is looked for need not be known finely, pixels. */
 const ROUGHLY = 0.5;
 
@@ -106,7 +103,7 @@ export function bandMaker(border: Border, scene: BandScene): (window: PixelWindo
   const line = { outline: middle, reach: (width / 2) * scale + RIM, within };
   const box = boxOf(alongShape(edgeOf(scene, outer, join, null)));
   const dashes = dash && dashesOf(border, dash, scale);
-  const rim = hasPlaces(border) ? thinned(edgeOf(scene, outer, join, roughAt(border, 'outer')), BESIDE) : [];
+  const rim = hasPlaces(border) ? edgeOf(scene, outer, join, roughAt(border, 'outer')) : [];
   const ground = { outline, line, box, scale, picks, corner };
   return (window) => {
     const beside = hasPlaces(border) ? besideOutline(rim, width * scale + 2 * swing + RIM, within, window) : null;

@@ -91,7 +91,6 @@ test('a softer one is worked out smaller, and is as soft: an edge blurred by 40 
     [-20, 0.1587],
     [40, 0.9772],
   ] as const) {
-    // prettier-ignore
     const x = 200 + d;
     const value = (out[(2 * 400 + x) * 4]! + out[(2 * 400 + x - 1) * 4]!) / 2;
     expect(Math.abs(value / 255 - share)).toBeLessThan(0.02);

@@ -215,7 +215,6 @@ describe('feather', () => {
       [5, 0.30854],
       [10, 0.15866],
     ] as const)
-      // prettier-ignore
       expect(Math.abs((alpha(169 + away) + alpha(170 + away)) / 2 - share)).toBeLessThan(4 / 255);
   });
 

@@ -220,7 +220,6 @@ export function compilePlain(given: Template, width: number, matte: string | nul
       matte,
       [...picturedCoats(template, 'behind', { ...roomIn(window), area }), ...echoesBehind(window)],
       {
-        // prettier-ignore
         ...roomIn(window),
         box,
         frame: inner,

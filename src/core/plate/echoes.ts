@@ -1,11 +1,12 @@
 /** Copies of bands, each a step smaller, turned or moved: drawn from one band, with the light where it is. */
 import type { Border } from '../layers';
-import { fillPaint, fillPlaces, flatRamp, isPicked, parseColour } from '../paint';
+import { fillPaint, fillPlaces, flatRamp, isPicked, parseColour, type Picked } from '../paint';
 import { coverage, softCoverage, type PixelWindow } from '../raster';
-import { after, boundsOf, inverseOf, mapPoint, type Affine, type Polygon } from '../shape';
+import { after, boundsOf, inverseOf, mapPoint, stepMap, type Affine, type Polygon } from '../shape';
 import { bandMaker, bandOf, castOffset, shineOf, type Band, type BandScene } from './band';
 import type { Coat } from './coat';
 import { visibleBorders } from './layers';
+import { samePick } from './paints';
 import { inSteps } from './steps';
 
 /** What echoes go by: the shape's middle in pixels, and the same scene so many times as large. */
@@ -20,21 +21,6 @@ const isEchoed = (border: Border): border is Echoed => border.echo !== null;
 
 /** Pixels of the band that copies are drawn from, at most: larger ones are drawn from a smaller one. */
 const MOST = 4_000_000;
-
-/** From the band to its copy of the `i`-th step, pixels. */
-export function echoMap(
-  { scale: by, angle, x, y }: Echoed['echo'],
-  i: number,
-  [cx, cy]: readonly [number, number],
-  scale: number,
-): Affine {
-  // prettier-ignore
-  const radians = (angle * i * Math.PI) / 180;
-  const k = by ** i;
-  const [cos, sin] = [Math.cos(radians) * k, Math.sin(radians) * k];
-  const moved: Affine = [1, 0, 0, 1, cx + x * i * scale, cy + y * i * scale];
-  return after(moved, after([cos, sin, -sin, cos, 0, 0], [1, 0, 0, 1, -cx, -cy]));
-}
 
 /** A band with all that its copies are drawn from: premultiplied colours, and slopes; numbers 0…1 but for slopes. */
 type Source = { readonly window: PixelWindow; readonly times: number; readonly values: Float32Array };
@@ -109,7 +95,7 @@ function copiesOf(border: Echoed, scene: EchoScene): Copy[] {
   const { echo } = border;
   const band = bandOf(border, scene);
   return Array.from({ length: echo.count }, (_, k) => {
-    const map = echoMap(echo, k + 1, scene.middle, scene.scale);
+    const map = stepMap({ ...echo, x: echo.x * scene.scale, y: echo.y * scene.scale }, k + 1, scene.middle);
     const covers = band.map((polygon) => polygon.map((point) => mapPoint(map, point)));
     return { covers, map, share: (k + 1) / echo.count, opacity: echo.keeps ** (k + 1) };
   });
@@ -213,13 +199,19 @@ function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: 
 const CLEAR = { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash: null } as const;
 
 /** Of a paint that each photo gives: a coat a copy, flat, since its colour is known only then. */
-function pickedCoats(border: Echoed, copies: readonly Copy[], window: PixelWindow, scene: EchoScene): Coat[] {
-  const pick = scene.picks.findIndex((other) => isPicked(border.paint) && other.from === border.paint.from && other.tone === border.paint.tone); // prettier-ignore
+function pickedCoats(
+  border: Echoed,
+  paint: Picked,
+  copies: readonly Copy[],
+  window: PixelWindow,
+  { picks }: EchoScene,
+): Coat[] {
+  const pick = picks.findIndex((other) => samePick(paint, other));
   return copies.map(({ covers, opacity }) => {
     const values = inSteps(coverage(covers, window));
     return {
+      ...CLEAR,
       ramp: flatRamp('#000000', border.opacity * opacity),
-      places: { kind: 'flat' },
       pick,
       dash: { kind: 'field', field: { ...window, values } },
     };
@@ -233,7 +225,7 @@ function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Co
   if (border.echo.lies === 'behind') copies.reverse();
   return (window) => {
     if (!source) return [];
-    if (isPicked(border.paint)) return pickedCoats(border, copies, window, scene);
+    if (isPicked(border.paint)) return pickedCoats(border, border.paint, copies, window, scene);
     const canvas = { window, data: new Float32Array(window.width * window.height * 4) };
     for (const copy of copies) {
       if (border.shadow) drawShadow(canvas, copy, border, scene);

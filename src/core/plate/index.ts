@@ -1,7 +1,6 @@
 export { behindPixels, photosBehind, rectBehind, type BehindPixels } from './behind';
 export { compile, compilePlain, finishOf } from './compile';
-export { echoMap } from './echoes';
-export { borderBand, picksOf, sourceOver, thrownShadows, visibleBorders } from './layers';
+export { borderBand, picksOf, roughAt, sourceOver, thrownShadows, visibleBorders } from './layers';
 export { captionFonts, layoutCaption, writeCaptions, type CaptionLayout } from './lettering';
 export { compose, type PhotoPixels } from './compose';
 export type { PickedColours } from './photo-finish';

@@ -13,7 +13,7 @@ import {
   type Matrix,
 } from '../paint';
 import { bandsOf, besideOutline, softCoverage, type PixelWindow } from '../raster';
-import { offset, thinned } from '../shape';
+import { offset } from '../shape';
 import { paintRows, type LaidPaint, type PaintGround } from './paints';
 import type { Sided } from './sided';
 import type { EdgeRelief, Light, Shadow } from '../layers';
@@ -95,9 +95,8 @@ function reliefSteps(relief: EdgeRelief, light: Light, { outline, scale, window 
   const shading = shadingOf(light, relief);
   const [shades, highlights] = [0, 1].map(() => new Uint16Array(window.width * window.height)) as [Uint16Array<ArrayBuffer>, Uint16Array<ArrayBuffer>]; // prettier-ignore
   const pair = new Float64Array(2);
-  const rim = thinned(outline, 0.03);
   for (const band of bandsOf(window)) {
-    const beside = besideOutline(rim, wide + 2, within, band);
+    const beside = besideOutline(outline, wide + 2, within, band);
     const { right, down } = slopesOf(relief, wide, scale, beside, null);
     const from = (band.top - window.top) * window.width;
     beside.places.forEach((place, i) => {

@@ -39,7 +39,6 @@ export function riseOf({
   chamfer,
   curve,
 }: Pick<Relief, 'profile' | 'chamfer' | 'curve'>): (t: number) => number {
-  // prettier-ignore
   if (profile === 'drawn') return curveRise(curve);
   if (profile === 'chamfer') return (t) => (t < chamfer ? 1 / chamfer : t > 1 - chamfer ? -1 / chamfer : 0);
   // Half an ellipse, up or down.
@@ -170,7 +169,6 @@ export function shadingOf(
   { angle, height, ambient }: Light,
   relief: Pick<Relief, 'shine' | 'shadeStrength' | 'highlightStrength'>,
 ): Shading {
-  // prettier-ignore
   const { shine, shadeStrength, highlightStrength } = relief;
   const [turn, high] = [(angle * Math.PI) / 180, (height * Math.PI) / 180];
   const [lx, ly, lz] = [Math.sin(turn) * Math.cos(high), -Math.cos(turn) * Math.cos(high), Math.sin(high)];

@@ -1,17 +1,10 @@
 /** Places along an outline, and dashes by them. */
-import { polygonArea, type Polygon } from '../shape';
+import { fromTop, polygonArea, type Polygon } from '../shape';
 import { coverage, type PixelWindow } from './coverage';
 import { sidesOf } from './distance';
 
-/** Clockwise, from its topmost point on; of several as high the one furthest to the left. */
-export function laidOut(polygon: Polygon): Polygon {
-  const way = polygonArea(polygon) < 0 ? [...polygon].reverse() : polygon;
-  const first = way.reduce((best, [x, y], i) => {
-    const [bx, by] = way[best]!;
-    return y < by || (y === by && x < bx) ? i : best;
-  }, 0);
-  return [...way.slice(first), ...way.slice(0, first)];
-}
+/** Clockwise, from its topmost point on. */
+const laidOut = (polygon: Polygon): Polygon => fromTop(polygonArea(polygon) < 0 ? [...polygon].reverse() : polygon);
 
 /** What values are asked along, in pixels. */
 export type Line = {

@@ -1,6 +1,6 @@
 /** Where pixels lie beside an outline: how far along it, how far in from it, and which way that is. */
-import { boundsOf, type Polygon } from '../shape';
-import { laidOut, lengthsOf } from './along';
+import { boundsOf, fromTop, thinned, type Polygon } from '../shape';
+import { lengthsOf } from './along';
 import { coverage, type PixelWindow } from './coverage';
 import { nearestSides, sidesOf } from './distance';
 
@@ -82,6 +82,16 @@ function seenFrom({ left, top, width, height }: PixelWindow, polygons: readonly 
   return { left: x0, top: y0, width: Math.max(0, x1 - x0), height: Math.max(0, y1 - y0) };
 }
 
+/** Where beside a side a place lies: 0 at its beginning, 1 at its end, below and beyond. */
+function shareOn(sides: Float64Array, k: number, x: number, y: number): number {
+  const dx = sides[k + 2]! - sides[k]!;
+  const dy = sides[k + 3]! - sides[k + 1]!;
+  const long = dx * dx + dy * dy;
+  return long > 0 ? ((x - sides[k]!) * dx + (y - sides[k + 1]!) * dy) / long : 0;
+}
+
+const within01 = (v: number): number => (v < 0 ? 0 : v > 1 ? 1 : v);
+
 /** Sides that are looked at one after the other for one that is nearer. */
 const STEPS = 12;
 
@@ -98,15 +108,9 @@ function walker(polygons: readonly Polygon[], sides: Float64Array) {
   }
   const squared = (side: number, x: number, y: number): number => {
     const k = side * 4;
-    const ax = x - sides[k]!;
-    const ay = y - sides[k + 1]!;
-    const dx = sides[k + 2]! - sides[k]!;
-    const dy = sides[k + 3]! - sides[k + 1]!;
-    const long = dx * dx + dy * dy;
-    const raw = long > 0 ? (ax * dx + ay * dy) / long : 0;
-    const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
-    const ex = ax - dx * t;
-    const ey = ay - dy * t;
+    const t = within01(shareOn(sides, k, x, y));
+    const ex = x - sides[k]! - (sides[k + 2]! - sides[k]!) * t;
+    const ey = y - sides[k + 1]! - (sides[k + 3]! - sides[k + 1]!) * t;
     return ex * ex + ey * ey;
   };
   return (from: number, x: number, y: number): number => {
@@ -124,6 +128,9 @@ function walker(polygons: readonly Polygon[], sides: Float64Array) {
   };
 }
 
+/** The outline is followed within this, pixels: fewer sides are fewer to look at. */
+const CLOSE = 0.004;
+
 /** This near to the outline a direction is the side's rather than the one to its nearest place, pixels. */
 const ON_IT = 1e-3;
 
@@ -139,7 +146,7 @@ export function besideOutline(
   window: PixelWindow,
 ): Beside {
   // As they turn, and from their topmost points.
-  const polygons = outline.filter(({ length }) => length > 2).map((polygon) => fromTop(polygon));
+  const polygons = thinned(outline.filter(({ length }) => length > 2).map(fromTop), CLOSE);
   const sides = sidesOf(polygons);
   const { own, ends, corners, turns } = normalsOf(polygons, sides);
   const { begins, long, whole: wholes } = lengthsOf(polygons);
@@ -152,17 +159,14 @@ export function besideOutline(
     const y = Math.floor(places[i]! / window.width);
     const x = places[i]! - y * window.width;
     const found = nearest[(y + window.top - seen.top) * seen.width + x + window.left - seen.left]!;
-    const side = nearer(found, window.left + x + 0.5, window.top + y + 0.5);
+    const px = window.left + x + 0.5;
+    const py = window.top + y + 0.5;
+    const side = nearer(found, px, py);
     const k = side * 4;
-    const px = window.left + x + 0.5 - sides[k]!;
-    const py = window.top + y + 0.5 - sides[k + 1]!;
-    const dx = sides[k + 2]! - sides[k]!;
-    const dy = sides[k + 3]! - sides[k + 1]!;
-    const square = dx * dx + dy * dy;
-    const raw = square > 0 ? (px * dx + py * dy) / square : 0;
-    const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
-    const ex = px - dx * t;
-    const ey = py - dy * t;
+    const raw = shareOn(sides, k, px, py);
+    const t = within01(raw);
+    const ex = px - sides[k]! - (sides[k + 2]! - sides[k]!) * t;
+    const ey = py - sides[k + 1]! - (sides[k + 3]! - sides[k + 1]!) * t;
     const far = Math.sqrt(ex * ex + ey * ey);
     const isBeyond = raw !== t && far > ON_IT;
     const end = k + 2 * t;
@@ -216,11 +220,4 @@ function placesIn(window: PixelWindow, seen: PixelWindow, nearest: Int32Array): 
   for (let y = top, i = 0; y < bottom; y++)
     for (let x = left; x < right; x++) if (at(x, y) >= 0) places[i++] = y * window.width + x;
   return places;
-}
-
-/** The corners in their order, beginning with the topmost; of several as high the one furthest to the left. */
-function fromTop(polygon: Polygon): Polygon {
-  const top = laidOut(polygon)[0]!;
-  const first = polygon.findIndex(([x, y]) => x === top[0] && y === top[1]);
-  return [...polygon.slice(first), ...polygon.slice(0, first)];
 }

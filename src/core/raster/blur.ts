@@ -62,7 +62,6 @@ function alongRows(
   reach: number,
   work: RowWork,
 ): void {
-  // prettier-ignore
   const from = new Float64Array(width + 2 * room);
   const to = new Float64Array(width + 2 * room);
   for (let y = 0; y < height; y++) {

@@ -44,7 +44,6 @@ test.each([1.5, 2, 3, 5.9, 6, 8.5, 11.9, 12, 17, 24, 33, 48, 60])(
       [60.25, 100.5],
       [30, 170],
     ] as const)
-      // prettier-ignore
       expect(worstOf(from, to, sigma, 200)).toBeLessThan(4);
   },
 );

@@ -17,3 +17,14 @@ export function inverseOf([a, b, c, d, e, f]: Affine): Affine {
 
 /** Where a map takes a point. */
 export const mapPoint = ([a, b, c, d, e, f]: Affine, [x, y]: Point): Point => [a * x + c * y + e, b * x + d * y + f];
+
+/** Of one of several copies how far each is turned (degrees clockwise), how large it is, and how far moved, against the one before it. */
+export type Step = { readonly angle: number; readonly scale: number; readonly x: number; readonly y: number };
+
+/** From the first of such copies to the `i`-th after it, turned and scaled about a place. */
+export function stepMap({ angle, scale, x, y }: Step, i: number, [ax, ay]: Point): Affine {
+  const radians = (angle * i * Math.PI) / 180;
+  const k = scale ** i;
+  const [cos, sin] = [Math.cos(radians) * k, Math.sin(radians) * k];
+  return [cos, sin, -sin, cos, ax + x * i - cos * ax + sin * ay, ay + y * i - sin * ax - cos * ay];
+}

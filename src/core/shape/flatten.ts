@@ -52,3 +52,12 @@ export function boundsOf(polygons: readonly Polygon[]): readonly [number, number
     }
   return left <= right ? [left, top, right, bottom] : null;
 }
+
+/** The corners in their order, beginning with the topmost; of several as high the one furthest to the left. */
+export function fromTop(polygon: Polygon): Polygon {
+  const first = polygon.reduce((best, [x, y], i) => {
+    const [bx, by] = polygon[best]!;
+    return y < by || (y === by && x < bx) ? i : best;
+  }, 0);
+  return [...polygon.slice(first), ...polygon.slice(0, first)];
+}

@@ -1,4 +1,4 @@
-export { after, IDENTITY, inverseOf, mapPoint } from './affine';
+export { after, IDENTITY, inverseOf, mapPoint, stepMap } from './affine';
 export { around } from './around';
 export { bent, pinAt, type Pin } from './bend';
 export { boundsOfOutline } from './bounds';
@@ -6,7 +6,7 @@ export { resolve, unite, type FillRule } from './combine';
 export { cutAt, isStraight, pointAt } from './cubic';
 export type { Control, Extent } from './definition';
 export { fourCorners } from './four-corners';
-export { boundsOf, flatten, type Polygon } from './flatten';
+export { boundsOf, flatten, fromTop, type Polygon } from './flatten';
 export { fitted, forLibrary, LIBRARY_FRAME, shapeKey, shapeKeys } from './library';
 export { areaShare, centroidOf, measureOutline, polygonArea, visualCentreOf } from './measure';
 export { difference, joinSchema, offset, union, type Join } from './offset';

@@ -1,7 +1,7 @@
 /** Edges that are not quite where their outline is. */
 import { octaves } from '../texture';
 import { polygonCrosses } from './crossing';
-import { flatten, type Polygon } from './flatten';
+import { flatten, fromTop, type Polygon } from './flatten';
 import { union } from './offset';
 import { snap, type Contour, type Outline, type Point } from './path';
 
@@ -99,15 +99,6 @@ export function raggedPolygons(polygons: readonly Polygon[], ragged: Ragged): Po
   const all = walks.reduce((sum, { whole }) => sum + whole, 0);
   const edges = walks.map((one) => raggedPoints(one, ragged, Math.floor((MOST * one.whole) / all)));
   return edges.some(polygonCrosses) ? union(edges) : edges;
-}
-
-/** Beginning with the topmost corner, so that an outline gives the same edge however it was come by. */
-function fromTop(polygon: Polygon): Polygon {
-  const first = polygon.reduce((best, [x, y], i) => {
-    const [bx, by] = polygon[best]!;
-    return y < by || (y === by && x < bx) ? i : best;
-  }, 0);
-  return [...polygon.slice(first), ...polygon.slice(0, first)];
 }
 
 /** A closed smooth curve through the points (a uniform Catmull–Rom spline as cubics). */

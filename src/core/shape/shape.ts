@@ -1,6 +1,6 @@
 /** Shape documents into outlines. */
 import { WobrelError } from '../errors';
-import { after } from './affine';
+import { after, stepMap } from './affine';
 import { boundsOfOutline } from './bounds';
 import { freshBudget, spendSegments, type Budget } from './budget';
 import { combine, resolve } from './combine';
@@ -166,22 +166,9 @@ function ownOutline(shape: Exclude<Shape, CatalogueShape>, budget: Budget): Outl
 const countOf = (outline: Outline) => outline.reduce((sum, { cubics }) => sum + cubics.length, 0);
 
 /** A part and its copies. */
-function copiesOf(outline: Outline, { count, angle, scale, x, y, about }: ShapePart['repeat'], box: Box): Outline[] {
-  const [ax, ay]: Point = about ?? [box.cx, box.cy];
-  return Array.from({ length: count }, (_, i) => {
-    if (i === 0) return outline;
-    const radians = (angle * i * Math.PI) / 180;
-    const k = scale ** i;
-    const [cos, sin] = [Math.cos(radians) * k, Math.sin(radians) * k];
-    return mapOutline(outline, [
-      cos,
-      sin,
-      -sin,
-      cos,
-      ax + x * i - cos * ax + sin * ay,
-      ay + y * i - sin * ax - cos * ay,
-    ]);
-  });
+function copiesOf(outline: Outline, { count, about, ...step }: ShapePart['repeat'], box: Box): Outline[] {
+  const middle: Point = about ?? [box.cx, box.cy];
+  return Array.from({ length: count }, (_, i) => (i === 0 ? outline : mapOutline(outline, stepMap(step, i, middle))));
 }
 
 function combinedOutline(parts: readonly ShapePart[], budget: Budget): Outline {

@@ -23,7 +23,6 @@ describe('edges by Sobel’s operator', () => {
       [0, -0.7],
       [0.3, 0.4],
     ] as const)
-      // prettier-ignore
       for (const edge of edgesOf(lab(plane((x, y) => dx * x + dy * y))))
         expect(edge).toBeCloseTo(Math.hypot(dx, dy), 4);
   });

@@ -22,12 +22,12 @@ export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';
 export { FILE_ENDING, templateText } from './file';
 export { fillFrame, frameIn, withFrame, withMat, type Frame } from './frame';
 export { documentSchema, frameSchema } from './schema';
+export { MAX_PIXELS } from './limits';
 export { MAX_OUTPUT_WIDTH } from './outputs';
 export { keptPart, type KeptPart } from './trim';
 export {
   bentBy,
   keptTemplate,
-  MAX_PIXELS,
   parseTemplate,
   pinsIn,
   type Output,

@@ -36,7 +36,6 @@ export function outputHeight(picture: Pick<Frame, 'width' | 'height'>, width: nu
 
 /** The size that gives so many times the pixels, said in the same way; null stays, since it says nothing. */
 export function timesSize(size: OutputSize | null, n: number): OutputSize | null {
-  // prettier-ignore
   if (size === null) return null;
   if (size === 'frame') return { factor: n };
   if ('factor' in size) return { factor: size.factor * n };

@@ -15,12 +15,12 @@ import {
   type Shape,
   type ShapeDocument,
 } from '../shape';
-import { outputHeight, widthFor } from './output-size';
+import { widthFor } from './output-size';
+import { refuseHuge } from './limits';
 import { pictureOf } from './picture';
 import { refuseSlots } from './slot-refusals';
 import { MAX_OUTPUT_WIDTH, type outputSchema } from './outputs';
 import { documentSchema, type TemplateDocument } from './schema';
-import { mostKept } from './trim';
 
 /** An output with its width in pixels worked out, from its `size` where it has one. */
 export type Output = z.infer<typeof outputSchema> & { readonly width: number };
@@ -32,9 +32,6 @@ export type Template = Omit<TemplateDocument, '$schema' | 'shape' | 'slots' | 'o
   readonly slots: readonly Slot[];
   readonly outputs: readonly Output[];
 };
-
-/** Most pixels one output may have: the limit for photos, too. */
-export const MAX_PIXELS = 100_000_000;
 
 /** Field path in the notation of the document: `borders[0].width`. */
 function pathOf(path: readonly PropertyKey[]): string {
@@ -61,67 +58,6 @@ function refusal(found: z.core.$ZodIssue): WobrelError {
   }
   const path = pathOf(issue.path);
   return new WobrelError('template-invalid', `${path || 'template'}: ${issue.message}`, path || null);
-}
-
-/** Most pixels that all outputs of a template may have together. */
-export const MAX_PIXELS_TOGETHER = 200_000_000;
-
-/** Most pixels of the largest output for all photos behind together: each is decoded for it. */
-const MAX_PHOTOS_BEHIND = 200_000_000;
-
-/** Most pixels for which a place is kept, two bytes each: for all tints that follow the edge or have a texture, inner shadows, and bands with relief or texture together. */
-const MAX_FIELD_PIXELS = 400_000_000;
-
-/** Most pixels of all outputs together, once for each echo of a band. */
-const MAX_ECHO_PIXELS = 2_000_000_000;
-
-/** Most pixels of all outputs together, once for each slot: each has a picture of its own, at worst as large as the whole. */
-const MAX_SLOT_PIXELS = 400_000_000;
-
-/** Refuses outputs that no machine at hand could make. */
-function refuseHuge(template: Template): void {
-  const { outputs, behind, slots } = template;
-  const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
-  const picture = pictureOf(template);
-  const hasField = ({ on, paint }: Pick<Template['borders'][number], 'on' | 'paint'>) =>
-    on && typeof paint !== 'string' && (paint.kind === 'contour' || paint.kind === 'texture');
-  const fieldsOf = ({ tints, shadows, borders, edge }: Pick<Template, 'tints' | 'shadows' | 'borders' | 'edge'>) =>
-    tints.filter(hasField).length +
-    shadows.filter(({ on, kind }) => on && kind === 'inner').length +
-    borders.filter(
-      (border) =>
-        border.on &&
-        (border.relief || (hasField(border) && typeof border.paint !== 'string' && border.paint.kind === 'texture')),
-    ).length + // prettier-ignore
-    (edge.relief ? 2 : 0);
-  const copies = [template, ...template.slots].flatMap(({ borders }) => borders).reduce((sum, { on, echo }) => sum + (on && echo ? echo.count : 0), 0); // prettier-ignore
-  const fields = [template, ...template.slots].reduce((sum, one) => sum + fieldsOf(one), 0);
-  let together = 0;
-  outputs.forEach(({ width, size, trim }, i) => {
-    const height = outputHeight(picture, width);
-    const pixels = width * height;
-    const at = `outputs[${i}].${size ? 'size' : 'width'}`;
-    if (pixels > MAX_PIXELS)
-      throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
-    if (mostKept(trim, width / picture.width, [width, height]) > MAX_PIXELS)
-      throw new WobrelError('template-invalid', `outputs[${i}].trim: with so much room a file may have more than 100 megapixels`, `outputs[${i}].trim`); // prettier-ignore
-    if (photos * pixels > MAX_PHOTOS_BEHIND)
-      throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
-    together += pixels;
-    if (fields * together > MAX_FIELD_PIXELS) {
-      const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);
-      const why = `with ${fields} inner shadows, tints that follow the edge, reliefs and textures, all outputs may have ${most} megapixels together`;
-      throw new WobrelError('template-invalid', `${at}: ${why}`, at);
-    }
-    if (copies * together > MAX_ECHO_PIXELS)
-      throw new WobrelError('template-invalid', `${at}: with ${copies} echoes all outputs may have ${Math.floor(MAX_ECHO_PIXELS / copies / 1e6)} megapixels together`, at); // prettier-ignore
-    if (slots.length * together > MAX_SLOT_PIXELS) {
-      const most = Math.floor(MAX_SLOT_PIXELS / slots.length / 1e6);
-      throw new WobrelError('template-invalid', `${at}: with ${slots.length} slots all outputs may have ${most} megapixels together`, at); // prettier-ignore
-    }
-    if (together > MAX_PIXELS_TOGETHER)
-      throw new WobrelError('template-invalid', `${at}: with this one the outputs have more than 200 megapixels together`, at); // prettier-ignore
-  });
 }
 
 /** Reads the document by its schema, its shape put through `complete`. */

@@ -2,15 +2,13 @@
 import { z } from 'zod';
 import type { Tile } from './tile';
 
-/** How a number of a texture is asked for on screen. */
-export type TextureControl = { readonly label: string; readonly as: 'share' | 'count' };
-
 export type TextureDefinition<Kind extends string, Params extends z.ZodRawShape> = {
   readonly kind: Kind;
   readonly label: string;
-  /** Its own numbers with defaults and limits. */
+  /** Its own numbers, shares all, with defaults and limits. */
   readonly params: Params;
-  readonly controls: Readonly<Record<keyof Params & string, TextureControl>>;
+  /** What each is called on screen. */
+  readonly labels: Readonly<Record<keyof Params & string, string>>;
   /** True where it has a direction: it is then first laid along the line that it paints. */
   readonly runs?: boolean;
   /** A good size of what it is made of: a share of the frame's shorter side. */
@@ -25,10 +23,10 @@ export const defineTexture = <const Kind extends string, Params extends z.ZodRaw
   definition: TextureDefinition<Kind, Params>,
 ): TextureDefinition<Kind, Params> => definition;
 
-const share = (standard: number) => z.number().min(0).max(1).default(standard);
+/** Any share. */
+export const partParam = (standard: number) => z.number().min(0).max(1).default(standard);
 
 /** A texture without sharp edges: the mean of its values is 0.5 and their standard deviation a fifth of this. */
-export const contrastParam = () => share(0.6);
+export const contrastParam = () => partParam(0.6);
 /** A texture of two tones: how much of it has the second. */
 export const shareParam = (standard: number) => z.number().min(0.02).max(0.98).default(standard);
-export const partParam = share;

@@ -1,4 +1,3 @@
-export type { TextureControl } from './definition';
 export { octaves } from './noise';
 export { TEXTURES, type TextureKind } from './registry';
 export { textureSchema, type Texture } from './schema';

@@ -59,26 +59,18 @@ export function octaves(x: number, y: number, columns: number, rows: number, man
   return sum;
 }
 
-/**
- * Distances from the nearest point and the one after it of one point by lot in each cell
- * (Worley 1996, "A cellular texture basis function").
- */
-export function nearestPoints(x: number, y: number, columns: number, rows: number, seed: number): [number, number] {
+/** Distance from the nearest of one point by lot in each cell (Worley 1996, "A cellular texture basis function"). */
+export function nearestPoint(x: number, y: number, columns: number, rows: number, seed: number): number {
   const x0 = Math.floor(x);
   const y0 = Math.floor(y);
-  let first = Infinity;
-  let second = Infinity;
+  let nearest = Infinity;
   for (let row = y0 - 1; row <= y0 + 1; row++)
     for (let column = x0 - 1; column <= x0 + 1; column++) {
       const cx = wrapped(column, columns);
       const cy = wrapped(row, rows);
       const dx = column + lotShare(cx, cy, seed) - x;
       const dy = row + lotShare(cx, cy, seed + 7919) - y;
-      const d = dx * dx + dy * dy;
-      if (d < first) {
-        second = first;
-        first = d;
-      } else if (d < second) second = d;
+      nearest = Math.min(nearest, dx * dx + dy * dy);
     }
-  return [Math.sqrt(first), Math.sqrt(second)];
+  return Math.sqrt(nearest);
 }

@@ -33,7 +33,6 @@ export async function pagePicture(
   size: readonly [number, number],
   read: (file: number) => Promise<PagePicture>,
 ): Promise<Buffer> {
-  // prettier-ignore
   const finest = PER_INCH / MM_PER_INCH;
   const scale = Math.min(finest, Math.sqrt(MOST_PIXELS / (size[0] * size[1])));
   const [width, height] = size.map((length) => Math.max(1, Math.round(length * scale))) as [number, number];

@@ -187,7 +187,6 @@ test('a PNG and a JPEG of one width don’t share pixels that only one of them s
     [0, 1],
     [1, 0],
   ]) {
-    // prettier-ignore
     const outputs = order.map((i) => fields.outputs[i]!);
     const files = await rendered({ ...fields, outputs }, white);
     const mail = jpeg.decode(files[order.indexOf(1)]!.data, { formatAsRGBA: false });

@@ -76,7 +76,6 @@ test('photos much longer than wide are taken, and that they could not be looked 
     [600, 2],
     [1, 20_000],
   ] as const) {
-    // prettier-ignore
     const path = join(here.files.arrivals(), `${width}`);
     await sharp({ create: { width, height, channels: 3, background: '#336699' } })
       .png()

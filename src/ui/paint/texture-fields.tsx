@@ -1,19 +1,20 @@
 'use client';
-import { TEXTURES, type Texture, type TextureControl, type TextureKind } from '@/core/texture';
+import type { TexturePaint } from '@/core/paint';
+import { TEXTURES, type Texture, type TextureKind } from '@/core/texture';
 import { SeedField } from '../layers/seed-field';
 import { StrengthField } from '../layers/strength-field';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { SelectField } from '../shared/select-field';
-import { anotherTexture, type TextureOf } from './textures';
+import { anotherTexture } from './textures';
 
 type TextureFieldsProps = {
-  readonly paint: TextureOf;
+  readonly paint: TexturePaint;
   readonly isLine: boolean;
   readonly unit: string;
   /** The frame's shorter side: sizes go by it. */
   readonly side: number;
-  readonly onChange: (paint: TextureOf) => void;
+  readonly onChange: (paint: TexturePaint) => void;
   readonly onDrag: (active: boolean) => void;
 };
 
@@ -22,7 +23,6 @@ const LIES = { flat: 'flat', along: 'along it' } as const;
 /** Which texture, and its own numbers. */
 export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: TextureFieldsProps) {
   const { of } = paint;
-  const definition = TEXTURES[of.kind];
   const numbers = of as unknown as Readonly<Record<string, number>>;
   const set = (key: string, value: number) => onChange({ ...paint, of: { ...of, [key]: value } as Texture });
   return (
@@ -49,7 +49,7 @@ export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: T
         onChange={(size) => onChange({ ...paint, size })}
         onDrag={onDrag}
       />
-      {Object.entries(definition.controls as Readonly<Record<string, TextureControl>>).map(([key, { label }]) => (
+      {Object.entries(TEXTURES[of.kind].labels).map(([key, label]) => (
         <StrengthField key={key} label={label} value={numbers[key]!} onChange={(v) => set(key, v)} onDrag={onDrag} />
       ))}
       {isLine && (

@@ -2,9 +2,6 @@
 import { linePaintSchema, type TexturePaint } from '@/core/paint';
 import { TEXTURES, type TextureKind } from '@/core/texture';
 
-/** A texture with whatever way it lies: an area's is flat. */
-export type TextureOf = TexturePaint;
-
 const rounded = (v: number) => Math.round(v * 100) / 100;
 
 /** A texture of another kind in the same colours, as large as suits a frame whose shorter side is so long. */
@@ -14,7 +11,6 @@ export function anotherTexture(
   side: number,
   isLine: boolean,
 ): TexturePaint {
-  // prettier-ignore
   const { size, runs } = TEXTURES[kind] as { readonly size: number; readonly runs?: boolean };
   const lies = isLine && runs ? 'along' : 'flat';
   return linePaintSchema.parse({ kind: 'texture', of: { kind }, seed, size: rounded(size * side), lies, stops }) as TexturePaint; // prettier-ignore

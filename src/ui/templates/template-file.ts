@@ -75,7 +75,6 @@ export async function bringIn(file: File): Promise<BroughtIn> {
   const read = await api<{ template: Template; nextVersion: number | null }>('/api/templates/read', 'POST', {
     template: document,
   }).catch((error: Error) => {
-    // prettier-ignore
     throw new Error(`${file.name}: ${error.message}`);
   });
   return { document, ...read };

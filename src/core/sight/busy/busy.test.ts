@@ -108,7 +108,6 @@ test('a part of a picture is drawn between its pixels, and cut off at its rim', 
     [3, 5],
     [40, 30],
   ] as const)
-    // prettier-ignore
     expect(Math.abs(part.rgb[(y * 64 + x) * 3]! - 2 * (16 + (x + 0.5) / 2 - 0.5))).toBeLessThan(1);
 });
 

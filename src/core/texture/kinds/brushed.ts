@@ -7,7 +7,7 @@ export const brushed = defineTexture({
   kind: 'brushed',
   label: 'Brushed',
   params: { contrast: contrastParam(), streaks: partParam(0.5) },
-  controls: { contrast: { label: 'Contrast', as: 'share' }, streaks: { label: 'Fine streaks', as: 'share' } },
+  labels: { contrast: 'Contrast', streaks: 'Fine streaks' },
   runs: true,
   size: 0.02,
   repeats: 16,

@@ -10,7 +10,7 @@ export const canvas = defineTexture({
   kind: 'canvas',
   label: 'Canvas',
   params: { contrast: contrastParam() },
-  controls: { contrast: { label: 'Contrast', as: 'share' } },
+  labels: { contrast: 'Contrast' },
   size: 0.012,
   repeats: THREADS,
   tile: ({ contrast }, seed) =>

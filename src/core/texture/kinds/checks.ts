@@ -6,7 +6,7 @@ export const checks = defineTexture({
   kind: 'checks',
   label: 'Checks',
   params: { share: shareParam(0.5) },
-  controls: { share: { label: 'Broad ones', as: 'share' } },
+  labels: { share: 'Broad ones' },
   size: 0.05,
   repeats: 1,
   tile: ({ share }) => tileOf(1024, (u, v) => (u < share === v < share ? 0 : 1)),

@@ -6,7 +6,7 @@ export const dots = defineTexture({
   kind: 'dots',
   label: 'Halftone dots',
   params: { share: shareParam(0.3) },
-  controls: { share: { label: 'Covers', as: 'share' } },
+  labels: { share: 'Covers' },
   size: 0.03,
   repeats: 1,
   tile: ({ share }) =>

@@ -1,5 +1,5 @@
 import { contrastParam, defineTexture } from '../definition';
-import { nearestPoints, noise } from '../noise';
+import { nearestPoint, noise } from '../noise';
 import { evened, tileOf } from '../tile';
 
 const DENTS = 12;
@@ -9,14 +9,14 @@ export const hammered = defineTexture({
   kind: 'hammered',
   label: 'Hammered',
   params: { contrast: contrastParam() },
-  controls: { contrast: { label: 'Contrast', as: 'share' } },
+  labels: { contrast: 'Contrast' },
   size: 0.026,
   repeats: DENTS,
   tile: ({ contrast }, seed) =>
     evened(
       tileOf(512, (u, v) => {
         const [x, y] = [u * DENTS, v * DENTS];
-        const [first] = nearestPoints(x, y, DENTS, DENTS, seed);
+        const first = nearestPoint(x, y, DENTS, DENTS, seed);
         return first * first + 0.05 * noise(x * 4, y * 4, DENTS * 4, DENTS * 4, seed);
       }),
       contrast,

@@ -7,7 +7,7 @@ export const marble = defineTexture({
   kind: 'marble',
   label: 'Marble',
   params: { contrast: contrastParam(), veins: partParam(0.6) },
-  controls: { contrast: { label: 'Contrast', as: 'share' }, veins: { label: 'Veins', as: 'share' } },
+  labels: { contrast: 'Contrast', veins: 'Veins' },
   size: 0.09,
   repeats: 5,
   tile: ({ contrast, veins }, seed) =>

@@ -7,7 +7,7 @@ export const paper = defineTexture({
   kind: 'paper',
   label: 'Paper',
   params: { contrast: contrastParam() },
-  controls: { contrast: { label: 'Contrast', as: 'share' } },
+  labels: { contrast: 'Contrast' },
   size: 0.012,
   repeats: 48,
   tile: ({ contrast }, seed) =>

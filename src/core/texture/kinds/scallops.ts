@@ -6,7 +6,7 @@ export const scallops = defineTexture({
   kind: 'scallops',
   label: 'Scallops',
   params: { share: shareParam(0.16) },
-  controls: { share: { label: 'Line covers', as: 'share' } },
+  labels: { share: 'Line covers' },
   size: 0.06,
   repeats: 1,
   tile: ({ share }) =>

@@ -9,7 +9,7 @@ export const speckle = defineTexture({
   kind: 'speckle',
   label: 'Speckle',
   params: { share: shareParam(0.18), splatter: partParam(0.6) },
-  controls: { share: { label: 'Covers', as: 'share' }, splatter: { label: 'Splatter', as: 'share' } },
+  labels: { share: 'Covers', splatter: 'Splatter' },
   size: 0.012,
   repeats: CELLS,
   tile: ({ share, splatter }, seed) =>

@@ -6,7 +6,7 @@ export const stripes = defineTexture({
   kind: 'stripes',
   label: 'Stripes',
   params: { share: shareParam(0.5), soft: partParam(0) },
-  controls: { share: { label: 'Covers', as: 'share' }, soft: { label: 'Softness', as: 'share' } },
+  labels: { share: 'Covers', soft: 'Softness' },
   size: 0.03,
   repeats: 1,
   tile: ({ share, soft }) =>

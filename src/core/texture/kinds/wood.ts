@@ -10,7 +10,7 @@ export const wood = defineTexture({
   kind: 'wood',
   label: 'Wood grain',
   params: { contrast: contrastParam(), waves: partParam(0.4) },
-  controls: { contrast: { label: 'Contrast', as: 'share' }, waves: { label: 'Waves', as: 'share' } },
+  labels: { contrast: 'Contrast', waves: 'Waves' },
   runs: true,
   size: 0.022,
   repeats: RINGS,

@@ -1,0 +1,83 @@
+/** How much a template may ask for. */
+import { WobrelError } from '../errors';
+import type { LinePaint } from '../paint';
+import { outputHeight } from './output-size';
+import { pictureOf } from './picture';
+import type { TemplateDocument } from './schema';
+import { mostKept } from './trim';
+
+/** Most pixels one output may have: the limit for photos, too. */
+export const MAX_PIXELS = 100_000_000;
+
+/** Most pixels that all outputs of a template may have together. */
+const MAX_PIXELS_TOGETHER = 200_000_000;
+
+/** Most pixels of the largest output for all photos behind together: each is decoded for it. */
+const MAX_PHOTOS_BEHIND = 200_000_000;
+
+/** Most pixels for which a place is kept, two bytes each: for all tints that follow the edge or have a texture, inner shadows, and bands with relief or texture together. */
+const MAX_FIELD_PIXELS = 400_000_000;
+
+/** Most pixels of all outputs together, once for each echo of a band. */
+const MAX_ECHO_PIXELS = 2_000_000_000;
+
+/** Most pixels of all outputs together, once for each slot: each has a picture of its own, at worst as large as the whole. */
+const MAX_SLOT_PIXELS = 400_000_000;
+
+type Finished = Pick<TemplateDocument, 'tints' | 'shadows' | 'borders' | 'edge'>;
+
+/** A template as it counts here. */
+type Counted = Finished &
+  Pick<TemplateDocument, 'frame' | 'mat' | 'behind'> & {
+    readonly slots: readonly Finished[];
+    readonly outputs: readonly (Pick<TemplateDocument['outputs'][number], 'size' | 'trim'> & { readonly width: number })[]; // prettier-ignore
+  };
+
+const hasPaint = (paint: LinePaint, ...kinds: readonly string[]): boolean =>
+  typeof paint !== 'string' && kinds.includes(paint.kind);
+
+/** For how much of a finish a place is kept for each pixel. */
+const fieldsOf = ({ tints, shadows, borders, edge }: Finished): number =>
+  tints.filter(({ on, paint }) => on && hasPaint(paint, 'contour', 'texture')).length +
+  shadows.filter(({ on, kind }) => on && kind === 'inner').length +
+  borders.filter(({ on, relief, paint }) => on && (relief !== null || hasPaint(paint, 'texture'))).length +
+  (edge.relief ? 2 : 0);
+
+const copiesOf = ({ borders }: Finished): number =>
+  borders.reduce((sum, { on, echo }) => sum + (on && echo ? echo.count : 0), 0);
+
+/** Refuses outputs that no machine at hand could make. */
+export function refuseHuge(template: Counted): void {
+  const { outputs, behind, slots } = template;
+  const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
+  const picture = pictureOf(template);
+  const finishes = [template, ...slots];
+  const fields = finishes.reduce((sum, one) => sum + fieldsOf(one), 0);
+  const copies = finishes.reduce((sum, one) => sum + copiesOf(one), 0);
+  let together = 0;
+  outputs.forEach(({ width, size, trim }, i) => {
+    const height = outputHeight(picture, width);
+    const pixels = width * height;
+    const at = `outputs[${i}].${size ? 'size' : 'width'}`;
+    if (pixels > MAX_PIXELS)
+      throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
+    if (mostKept(trim, width / picture.width, [width, height]) > MAX_PIXELS)
+      throw new WobrelError('template-invalid', `outputs[${i}].trim: with so much room a file may have more than 100 megapixels`, `outputs[${i}].trim`); // prettier-ignore
+    if (photos * pixels > MAX_PHOTOS_BEHIND)
+      throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
+    together += pixels;
+    if (fields * together > MAX_FIELD_PIXELS) {
+      const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);
+      const why = `with ${fields} inner shadows, tints that follow the edge, reliefs and textures, all outputs may have ${most} megapixels together`;
+      throw new WobrelError('template-invalid', `${at}: ${why}`, at);
+    }
+    if (copies * together > MAX_ECHO_PIXELS)
+      throw new WobrelError('template-invalid', `${at}: with ${copies} echoes all outputs may have ${Math.floor(MAX_ECHO_PIXELS / copies / 1e6)} megapixels together`, at); // prettier-ignore
+    if (slots.length * together > MAX_SLOT_PIXELS) {
+      const most = Math.floor(MAX_SLOT_PIXELS / slots.length / 1e6);
+      throw new WobrelError('template-invalid', `${at}: with ${slots.length} slots all outputs may have ${most} megapixels together`, at); // prettier-ignore
+    }
+    if (together > MAX_PIXELS_TOGETHER)
+      throw new WobrelError('template-invalid', `${at}: with this one the outputs have more than 200 megapixels together`, at); // prettier-ignore
+  });
+}
