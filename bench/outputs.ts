@@ -8,7 +8,7 @@ import { compile } from '../src/core/plate';
 import { parseTemplate } from '../src/core/template';
 import { inspectPhoto } from '../src/server/intake';
 import { encode } from '../src/server/render/encode';
-import { matteOf } from '../src/server/render/matte';
+import { lookOf } from '../src/server/render/look';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { benchPhotos } from './photos';
 import { cpuOf } from './cpu';
@@ -30,7 +30,7 @@ export async function measureOutputs(rounds: number, count: number): Promise<Out
   const place = placer(template);
   const targets = template.outputs.map((output, i) => ({
     output,
-    plate: compile(template, output.width, matteOf(output)),
+    plate: compile(template, output.width, lookOf(output).matte),
     path: join(OUT, String(i)),
   }));
   const widest = targets[0]!.plate;

@@ -64,7 +64,7 @@ export async function measureSlots(rounds: number): Promise<SlotsSpeed> {
     plainLoop: () => compose(plainPlate, one, [], buffer),
     sheetLoop: () => composeSheet(sheetPlate, noise, [], buffer),
     decodes: async () => {
-      for (const [i, photo] of placed.entries()) await photoPixels(photo, null)(own[i]!);
+      for (const [i, photo] of placed.entries()) await photoPixels({ ...photo, space: 'srgb' }, null)(own[i]!);
     },
     encodeOne: async () => {
       await encode({ pixels: finished, width: SIZE, height: SIZE, ppi: 96 }, sheet.outputs[0]!, null);

@@ -12,7 +12,7 @@ import { placer } from '../src/core/placement';
 import { compile } from '../src/core/plate';
 import { inspectPhoto } from '../src/server/intake';
 import { encode } from '../src/server/render/encode';
-import { matteOf } from '../src/server/render/matte';
+import { lookOf } from '../src/server/render/look';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { median } from './median';
 import { benchPhotos } from './photos';
@@ -53,7 +53,7 @@ const floor =
 
 const wobrel: Way = (format) => {
   const { template, output } = benchTemplate(format);
-  const plate = compile(template, SIZE, matteOf(output));
+  const plate = compile(template, SIZE, lookOf(output).matte);
   const place = placer(template);
   const bufferFor = reusedBuffers();
   return async (source) => {

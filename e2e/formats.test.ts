@@ -1,8 +1,10 @@
 /** WebP and AVIF out of an export, as Chromium reads them. */
+import { PNG } from 'pngjs';
 import { batchOf, step } from './bench-page';
 import { exported } from './exports';
 import { flatPhoto, noisePhoto } from './photos';
 import { expect, test } from './test';
+import { unzip } from './zip';
 
 /** Straight RGBA of a picture as the browser decodes it, its size before it. */
 function decoded(file: string): Promise<[width: number, height: number, alphas: string]> {
@@ -63,4 +65,37 @@ test('a trial says how large a file becomes and what its format loses, and shows
   await page.getByRole('button', { name: 'Look at it…' }).click();
   const picture = page.getByRole('dialog').getByRole('img');
   await expect.poll(() => picture.evaluate((img) => (img as HTMLImageElement).naturalWidth)).toBe(1080);
+});
+
+test('a small photo gives a smaller file, with all layers in it; Display P3 is known to the browser', async ({
+  page,
+}) => {
+  await batchOf(page, 'Working files', [await flatPhoto('mug.png', '#225588')]);
+  await step(page, 'Export').click();
+  await page.getByRole('button', { name: 'Add an output' }).click();
+  const [tile, second] = ['tile', 'webp'].map((name) => page.getByRole('group', { name: `Output ${name}` }));
+  await second!.getByLabel('Format').selectOption('PNG');
+  await second!.getByText(/^Encoder/).click();
+  await second!.getByLabel('Colour space').selectOption('Display P3');
+  await page.getByRole('button', { name: /^tile/ }).click();
+  await tile!.getByLabel('Format').selectOption('OpenRaster');
+  await tile!.getByRole('radio', { name: 'smaller files' }).click();
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const files = await exported(page);
+  const layered = await unzip(files.get('mug-tile.ora')!);
+  const merged = PNG.sync.read(layered.get('mergedimage.png')!);
+  // The photo is 700 pixels high, and covers a shape that is not quite as high as the frame.
+  expect(merged.width).toBeGreaterThanOrEqual(700);
+  expect(merged.width).toBeLessThan(1080);
+  expect(layered.get('stack.xml')!.toString()).toContain('name="Photo"');
+  // As the page sees it, the photo is as blue as it was.
+  const colour = await page.evaluate(async (file) => {
+    const bytes = Uint8Array.from(atob(file), (letter) => letter.charCodeAt(0));
+    const bitmap = await createImageBitmap(new Blob([bytes], { type: 'image/png' }));
+    const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')!;
+    context.drawImage(bitmap, 0, 0);
+    return [...context.getImageData(bitmap.width >> 1, bitmap.height >> 1, 1, 1).data];
+  }, files.get('mug-webp.png')!.toString('base64'));
+  const off = Math.max(...[0x22, 0x55, 0x88, 255].map((v, i) => Math.abs(v - colour[i]!)));
+  expect(off).toBeLessThanOrEqual(2);
 });

@@ -1,6 +1,6 @@
 /** Every check on one photo. */
 import { placer, type Placed, type Placer } from '../placement';
-import { hasSlots, photoOutline, slotTemplates, type Output, type Template } from '../template';
+import { hasSlots, photoOutline, slotTemplates, unenlarged, type Output, type Template } from '../template';
 import type { BatchMeans, CheckDefinition, CheckedPhoto, CheckInput, Finding, Mend } from './check';
 import { NO_MEANS } from './means';
 import { CHECKS } from './registry';
@@ -39,14 +39,10 @@ function findingOf(check: CheckDefinition, input: CheckInput): Finding | null {
 export function checker(template: Template, batch: BatchMeans = NO_MEANS, place: Placer = placer(template)): Checker {
   if (hasSlots(template)) return slotChecker(template, batch, place);
   const outline = photoOutline(template);
-  const inputFor = (photo: CheckedPhoto, output: Output): CheckInput => ({
-    template,
-    outline,
-    output,
-    photo,
-    placement: place(photo),
-    batch,
-  });
+  const inputFor = (photo: CheckedPhoto, output: Output): CheckInput => {
+    const placement = place(photo);
+    return { template, outline, output: unenlarged(template, output, [placement.scale]), photo, placement, batch };
+  };
   return {
     place,
     check: (photo, only, checks = CHECKS) => {

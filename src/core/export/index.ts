@@ -15,3 +15,4 @@ export {
 } from './manifest';
 export { fileNames, type FileName } from './file-names';
 export { mediaTypeOf, namer, plainNameOf, safeName, SUMS_FILE } from './names';
+export { OPEN_RASTER_TYPE, rasterLayerFile, stackXml, type RasterLayer } from './open-raster';

@@ -9,13 +9,14 @@ const EXTENSIONS: Readonly<Record<Output['format'], string>> = {
   gif: 'gif',
   tiff: 'tif',
   jpeg: 'jpg',
+  ora: 'ora',
 };
 
 /** Media type of a file that has been named here. */
 export function mediaTypeOf(file: string): string {
   const extension = file.slice(file.lastIndexOf('.') + 1);
   const format = Object.entries(EXTENSIONS).find(([, own]) => own === extension)?.[0];
-  return format ? `image/${format}` : 'application/octet-stream';
+  return format ? `image/${format === 'ora' ? 'openraster' : format}` : 'application/octet-stream';
 }
 
 /** Most bytes of a name without its extension: leaves room for both and a number within 255. */

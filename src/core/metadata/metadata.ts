@@ -12,7 +12,7 @@ export function metadataFor(texts: Template['metadata'], fields: Fields): Metada
 }
 
 /** Formats that hold them. GIF has no place that programs read. */
-export const holdsMetadata = ({ format }: Pick<Output, 'format'>): boolean => format !== 'gif';
+export const holdsMetadata = ({ format }: Pick<Output, 'format'>): boolean => format !== 'gif' && format !== 'ora';
 
 const MARKS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 

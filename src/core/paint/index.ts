@@ -1,5 +1,6 @@
 export { blended, blendRow, blendSchema, isSeparable, type Blend } from './blend';
 export { colourSchema, parseColour, type Rgba } from './colour';
+export { hexInDisplayP3, rgbInDisplayP3 } from './display-p3';
 export { contrastRatio } from './contrast';
 export {
   channelThrough,

@@ -31,6 +31,7 @@ import type { Plate, WithBare } from './plate';
 import { compileSheet } from './sheet';
 import { shadowMask, type Caster } from './shadow';
 import { sidedIn, withFadeSided, type Sided } from './sided';
+import { partOf, type StackPart } from './stack-part';
 import { plateOf, type Stack } from './stack';
 
 /** What all layers go by: the outline in pixels of the picture, pixels per frame unit, and the frame's corner in frame units. */
@@ -170,13 +171,25 @@ function compileOne(template: Template, width: number, matte: string | null, wit
   return { ...plate, finish: finishOf(template, plate) };
 }
 
+/** One part of a template without slots, as a plate of the whole picture. */
+export function compilePart(template: Template, width: number, part: StackPart, withBare: WithBare): Plate {
+  const plate = compilePlain(template, width, null, withBare, part);
+  return { ...plate, finish: finishOf(template, plate) };
+}
+
 /** What becomes of the photo's own pixels on a plate of the template. */
 export function finishOf(template: Template, { width, photoWindow }: Plate): PhotoFinish | null {
   return photoFinish(template, sceneOf(template, width), photoWindow);
 }
 
-/** The same with the photo left as it is. */
-export function compilePlain(given: Template, width: number, matte: string | null, withBare: WithBare): Plate {
+/** The same with the photo left as it is; or one part of it alone. */
+export function compilePlain(
+  given: Template,
+  width: number,
+  matte: string | null,
+  withBare: WithBare,
+  part: StackPart | null = null,
+): Plate {
   const template = withFadeSided(given);
   const height = outputHeight(pictureOf(template), width);
   const scene = sceneOf(template, width);
@@ -233,9 +246,10 @@ export function compilePlain(given: Template, width: number, matte: string | nul
   const plate = plateOf(width, height, mirror);
   const bare = withBare ? plateOf(width, height, mirror) : null;
   for (const window of bandsOf(box)) {
-    const band = bandAt(window);
+    const whole = bandAt(window);
+    const band = part ? partOf(whole, part) : whole;
     plate.add(band);
-    bare?.add(unseen(alone ? { ...band, shadows: shadowsOf(alone, window) } : band));
+    bare?.add(unseen(alone && band.shadows.length > 0 ? { ...band, shadows: shadowsOf(alone, window) } : band));
   }
   const captions = template.captions.filter(({ on }) => on);
   const rest = { bare: null, scale, origin, picks, behind: scene.behind, finish: null, sheet: null, captions };

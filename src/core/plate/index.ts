@@ -5,5 +5,6 @@ export { captionFonts, layoutCaption, writeCaptions, type CaptionLayout } from '
 export { compose, type PhotoPixels } from './compose';
 export type { PickedColours } from './photo-finish';
 export { coloursFor } from './picked';
-export { onPlate, sharedPlate, type Plate } from './plate';
-export { compileSheet, composeSheet, slotPlates, withoutPhotos, type SlotPhoto } from './sheet';
+export { onPlate, sharedPlate, type Plate, type WithBare } from './plate';
+export { unpeeled, workingParts, type WorkingParts } from './working';
+export { compileSheet, composeSheet, NO_PHOTO, slotPlates, withoutPhotos, type SlotPhoto } from './sheet';

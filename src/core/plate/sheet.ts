@@ -14,7 +14,7 @@ export type CompilePlain = (template: Template, width: number, matte: string | n
 const NOWHERE: PixelWindow = { left: 0, top: 0, width: 0, height: 0 };
 
 /** What is drawn where no photo is. */
-const withoutCutout = (template: Template): Template => ({
+export const withoutCutout = (template: Template): Template => ({
   ...template,
   slots: [],
   borders: [],
@@ -115,7 +115,8 @@ export function composeSheet(
   return out;
 }
 
-const NO_PHOTO: PhotoPixels = { data: new Uint8Array(0), window: NOWHERE, opaque: true };
+/** What a plate without any photo is composed with. */
+export const NO_PHOTO: PhotoPixels = { data: new Uint8Array(0), window: NOWHERE, opaque: true };
 
 /** The plates that want a photo each: a sheet's slots, or the plate itself. */
 export const slotPlates = (plate: Plate): readonly (Plate | null)[] =>

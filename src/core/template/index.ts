@@ -11,6 +11,8 @@ export {
   widthFor,
   type OutputSize,
 } from './output-size';
+export { holdsProfile, inDisplayP3, isDisplayP3, WIDE_PICTURE } from './display-p3';
+export { unenlarged } from './unenlarged';
 export { STARTING_FINISHES, withFinish } from './finishes';
 export { framingDocument, framingOf, withFraming, type Framing } from './framing';
 export { READY_FRAMINGS } from './framings';

@@ -9,6 +9,9 @@ import { mostKept } from './trim';
 /** Most pixels one output may have: the limit for photos, too. */
 export const MAX_PIXELS = 100_000_000;
 
+/** Most pixels of an output that keeps its layers: each is a picture of its own. */
+const MAX_LAYERED_PIXELS = 25_000_000;
+
 /** Most pixels that all outputs of a template may have together. */
 const MAX_PIXELS_TOGETHER = 200_000_000;
 
@@ -30,7 +33,7 @@ type Finished = Pick<TemplateDocument, 'tints' | 'shadows' | 'borders' | 'edge'>
 type Counted = Finished &
   Pick<TemplateDocument, 'frame' | 'mat' | 'behind'> & {
     readonly slots: readonly Finished[];
-    readonly outputs: readonly (Pick<TemplateDocument['outputs'][number], 'size' | 'trim'> & { readonly width: number })[]; // prettier-ignore
+    readonly outputs: readonly (Pick<TemplateDocument['outputs'][number], 'size' | 'trim' | 'format'> & { readonly width: number })[]; // prettier-ignore
   };
 
 const hasPaint = (paint: LinePaint, ...kinds: readonly string[]): boolean =>
@@ -55,12 +58,14 @@ export function refuseHuge(template: Counted): void {
   const fields = finishes.reduce((sum, one) => sum + fieldsOf(one), 0);
   const copies = finishes.reduce((sum, one) => sum + copiesOf(one), 0);
   let together = 0;
-  outputs.forEach(({ width, size, trim }, i) => {
+  outputs.forEach(({ width, size, trim, format }, i) => {
     const height = outputHeight(picture, width);
     const pixels = width * height;
     const at = `outputs[${i}].${size ? 'size' : 'width'}`;
     if (pixels > MAX_PIXELS)
       throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
+    if (format === 'ora' && pixels > MAX_LAYERED_PIXELS)
+      throw new WobrelError('template-invalid', `${at}: a file of layers of more than 25 megapixels`, at);
     if (mostKept(trim, width / picture.width, [width, height]) > MAX_PIXELS)
       throw new WobrelError('template-invalid', `outputs[${i}].trim: with so much room a file may have more than 100 megapixels`, `outputs[${i}].trim`); // prettier-ignore
     if (photos * pixels > MAX_PHOTOS_BEHIND)

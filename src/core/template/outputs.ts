@@ -5,7 +5,8 @@ import { unitSchema } from './units';
 
 export const ppiSchema = z.number().min(1).max(2400);
 
-const formatSchema = z.enum(['png', 'webp', 'avif', 'gif', 'tiff', 'jpeg']);
+/** `ora` is OpenRaster: the cutout's layers in one file. */
+const formatSchema = z.enum(['png', 'webp', 'avif', 'gif', 'tiff', 'jpeg', 'ora']);
 
 /** Letters, digits and harmless marks for a name that is also part of file names. */
 const outputName = z
@@ -46,6 +47,8 @@ export const outputSchema = z.strictObject({
   /** In pixels. Left out, `size` says it, and is `frame` unless it is written; beside a `size` it is not read. */
   width: pixels.optional(),
   size: outputSizeSchema.nullable().default(null),
+  /** Whether photos may be enlarged for it; else the file is as much smaller as its photo's own pixels ask for. */
+  enlarge: z.boolean().default(true),
   trim: trimSchema.default(false),
   /** Behind the cutout where the format has no transparency: `jpeg`, and soft rims of `gif`, which are cut at half where there is none. */
   matte: colourSchema.nullable().default(null),
@@ -59,8 +62,8 @@ export const outputSchema = z.strictObject({
     .default(null),
   /** A JPEG that is seen roughly before it is whole. */
   progressive: z.boolean().default(false),
-  /** Whether the file has the profile of sRGB in it; without one its colours are sRGB all the same, as programs take them. */
-  profile: z.enum(['srgb', 'none']).default('srgb'),
+  /** What the file's numbers mean, and whether it says so: without a profile they are sRGB, as programs take them. A `gif` never has one. */
+  profile: z.enum(['srgb', 'none', 'display-p3']).default('srgb'),
   /** Of the encoder: how long it tries to make files smaller. */
   effort: z.enum(['quick', 'balanced', 'smallest']).default('balanced'),
   /** Most bytes of a file, in thousands: formats with a quality go below theirs to stay within it. */

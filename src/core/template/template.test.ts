@@ -39,6 +39,7 @@ test('a name alone is a whole template: a centred circle of 8/9 of the frame, on
       lossless: false,
       progressive: false,
       profile: 'srgb',
+      enlarge: true,
       quality: 90,
       file: '{photo}-{output}',
     },

@@ -7,11 +7,16 @@ sharp.block({
   operation: ['VipsForeignLoadSvg', 'VipsForeignLoadPdf', 'VipsForeignLoadMagick', 'VipsForeignLoadOpenslide'],
 });
 
+/** What a photo's numbers are to mean. */
+export type ColourSpace = 'srgb' | 'display-p3';
+
 /**
- * Opens a photo. Its orientation is applied first; sharp turns colours into sRGB by the
+ * Opens a photo. Its orientation is applied first; sharp turns colours into the space by the
  * embedded profile (CMYK without one by a standard profile) and leaves no metadata behind.
  * What the photo leaves transparent is laid on white.
  */
-export function openPhoto(path: string): Sharp {
-  return sharp(path, OPEN_OPTIONS).autoOrient().flatten({ background: '#ffffff' }).toColourspace('srgb');
+export function openPhoto(path: string, space: ColourSpace = 'srgb'): Sharp {
+  const photo = sharp(path, OPEN_OPTIONS).autoOrient().flatten({ background: '#ffffff' }).toColourspace('srgb');
+  // Worked on in 16 bits, sharp goes by Display P3 instead of sRGB.
+  return space === 'srgb' ? photo : photo.pipelineColourspace('rgb16').withIccProfile('p3');
 }

@@ -1,7 +1,7 @@
 /** The work of a delivery: every waiting photo rendered, each file once. */
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/sqlite-core';
-import { access, readdir, rm } from 'node:fs/promises';
+import { access, readdir, readFile, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
 import sharp from 'sharp';
@@ -12,7 +12,7 @@ import { keptTemplate, type Template } from '../../core/template';
 import { tables } from '../db';
 import { outlinesOf } from '../geometry';
 import { keptPaths } from '../pictures';
-import { plateCache, shareTemplate, type RenderedFile, type Renderer } from '../render';
+import { plateCache, shareTemplate, shownIn, type RenderedFile, type Renderer } from '../render';
 import { digestFile } from '../store';
 import { announce, type Here } from '../workspace';
 import { takeOver } from './take-over';
@@ -38,6 +38,10 @@ const PAGE = 64;
 
 export type DeliverContext = { readonly pool: Renderer; readonly isCancelled: () => boolean };
 
+/** How large a written picture is: of most formats their heads say it. */
+const sizeOf = async (path: string) =>
+  sharp(path.endsWith('.ora') ? shownIn(path, await readFile(path)) : path).metadata();
+
 /** A file that an earlier, killed run had already finished; whole, because it was renamed into place. */
 async function finishedBefore(path: string): Promise<RenderedFile | null> {
   const there = await access(path).then(
@@ -45,7 +49,7 @@ async function finishedBefore(path: string): Promise<RenderedFile | null> {
     () => false,
   );
   if (!there) return null;
-  const [{ sha256, bytes }, { width, height }] = await Promise.all([digestFile(path), sharp(path).metadata()]);
+  const [{ sha256, bytes }, { width, height }] = await Promise.all([digestFile(path), sizeOf(path)]);
   return { sha256, bytes, width, height, quality: null };
 }
 

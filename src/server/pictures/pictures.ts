@@ -2,7 +2,7 @@
 import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
 import { bringPictures, PICTURE_SIDE, type PictureRaster } from '../../core/pictures';
-import { picturesOf, type Template } from '../../core/template';
+import { picturesOf, WIDE_PICTURE, type Template } from '../../core/template';
 import { brokenPhoto, OPEN_OPTIONS } from '../intake';
 import type { Here } from '../workspace';
 
@@ -31,10 +31,12 @@ export async function keptPicture(path: string): Promise<{ data: Buffer; width: 
   return { data, width: info.width, height: info.height };
 }
 
-async function read(sha256: string, paths: PicturePaths): Promise<PictureRaster> {
-  const path = paths[sha256];
+async function read(wanted: string, paths: PicturePaths): Promise<PictureRaster> {
+  const isWide = wanted.startsWith(WIDE_PICTURE);
+  const path = paths[isWide ? wanted.slice(WIDE_PICTURE.length) : wanted];
   if (!path) throw new WobrelError('picture-missing', 'a picture of the template is missing');
-  const { data, info } = await sharp(path, OPEN_OPTIONS)
+  const kept = sharp(path, OPEN_OPTIONS);
+  const { data, info } = await (isWide ? kept.withIccProfile('p3') : kept)
     .ensureAlpha()
     .raw()
     .toBuffer({ resolveWithObject: true })

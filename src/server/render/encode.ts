@@ -4,8 +4,8 @@ import { oneBitAlpha } from '../../core/export';
 import { parseColour } from '../../core/paint';
 import { holdsMetadata } from '../../core/metadata';
 import { withXmpChunk } from './png-xmp';
-import type { KeptPart, Output } from '../../core/template';
-import { matteOf } from './matte';
+import { isDisplayP3, type KeptPart, type Output } from '../../core/template';
+import { lookOf } from './look';
 
 export type Encoded = { readonly data: Buffer; readonly width: number; readonly height: number };
 
@@ -49,8 +49,15 @@ function kept(image: Sharp, { width, height }: Picture, output: Output, { left, 
   });
   const beyond = { left: inner.left - left, top: inner.top - top, right: Math.max(0, right - width), bottom: Math.max(0, bottom - height) }; // prettier-ignore
   if (Object.values(beyond).every((v) => v === 0)) return cut;
-  const matte = matteOf(output);
+  const { matte } = lookOf(output);
   return cut.extend({ ...beyond, background: matte ?? { r: 0, g: 0, b: 0, alpha: 0 } });
+}
+
+/** The file says what its numbers mean, where that is wanted, and its resolution. */
+function withProfile(image: Sharp, output: Output, ppi: number): Sharp {
+  // The numbers are those of Display P3 already: worked on in 16 bits, sharp takes them so, and leaves them alone.
+  if (isDisplayP3(output)) return image.pipelineColourspace('rgb16').toColourspace('srgb').withDensity(ppi).withIccProfile('p3'); // prettier-ignore
+  return output.profile === 'none' ? image.withDensity(ppi) : image.withMetadata({ density: ppi });
 }
 
 /** The picture in its output's format. */
@@ -60,6 +67,8 @@ function inFormat(
   ppi: number,
 ): Sharp {
   switch (format) {
+    // Its layers are.
+    case 'ora':
     case 'png':
       return image.png({
         compressionLevel: EFFORTS.png[effort],
@@ -91,14 +100,14 @@ function inFormat(
 
 /**
  * Encodes straight RGBA. With `part`, only that, and what lies beyond the picture empty. The file carries no
- * metadata but its resolution, the profile of sRGB where that is wanted, and what it is given to say.
+ * metadata but its resolution, the profile of its colours where that is wanted, and what it is given to say.
  */
 export async function encode(picture: Picture, output: Output, part: KeptPart | null): Promise<Encoded> {
   const { width, height, ppi, xmp } = picture;
   const pixels = output.format === 'gif' ? oneBitAlpha(picture.pixels, output.matte === null ? null : rgbOf(output.matte)) : picture.pixels; // prettier-ignore
   let image = sharp(pixels, { raw: { width, height, channels: 4 } });
   if (part) image = kept(image, picture, output, part);
-  image = output.profile === 'none' ? image.withDensity(ppi) : image.withMetadata({ density: ppi });
+  image = withProfile(image, output, ppi);
   const packet = xmp && holdsMetadata(output) ? xmp : null;
   const isPng = output.format === 'png';
   if (packet && !isPng) image = image.withXmp(packet);

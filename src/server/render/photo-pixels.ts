@@ -1,6 +1,6 @@
 /** A photo's pixels as a plate wants them. */
 import sharp, { type Sharp } from 'sharp';
-import { brokenPhoto, openPhoto } from '../intake';
+import { brokenPhoto, openPhoto, type ColourSpace } from '../intake';
 import {
   flatSpread,
   isPlain,
@@ -22,7 +22,11 @@ export type PlacedPhoto = {
   readonly placement: Placement;
   /** What is shown where the photo does not reach. */
   readonly outside: Outside;
+  readonly space: ColourSpace;
 };
+
+const opened = ({ path, placement, space }: PlacedPhoto): Sharp =>
+  placement.mirror ? openPhoto(path, space).flop() : openPhoto(path, space);
 
 /** Reads the whole photo scaled to a size, and gives a part of it: RGBA, row by row. */
 type Reader = (size: Size, part: PixelWindow) => Promise<Uint8Array>;
@@ -46,8 +50,8 @@ const MOST_KEPT = 24_000_000;
  *
  * @param widest the size for the template's widest output; null where there is only one
  */
-function readerOf({ path, placement }: PlacedPhoto, widest: Size | null): Reader {
-  const open = () => (placement.mirror ? openPhoto(path).flop() : openPhoto(path));
+function readerOf(placed: PlacedPhoto, widest: Size | null): Reader {
+  const open = () => opened(placed);
   if (!widest || widest.width * widest.height > MOST_KEPT) return (size, part) => partOf(open(), size, part);
   let decoded: Promise<{ data: Buffer; raw: { width: number; height: number; channels: 3 | 4 } }> | null = null;
   const decode = async () => {
@@ -70,13 +74,12 @@ function sizeOn({ photo, outside, placement: inFrame }: PlacedPhoto, plate: Plat
 }
 
 /** The photo once more for every layer behind, as small as it may be. */
-async function pixelsBehind({ path, photo, placement }: PlacedPhoto, { behind }: Plate): Promise<BehindPixels[]> {
+async function pixelsBehind(placed: PlacedPhoto, { behind }: Plate): Promise<BehindPixels[]> {
   const pixels: BehindPixels[] = [];
   for (const layer of behind) {
-    const { left, top, ...size } = rectBehind(photo, layer);
-    const open = placement.mirror ? openPhoto(path).flop() : openPhoto(path);
+    const { left, top, ...size } = rectBehind(placed.photo, layer);
     const part = { left: -left, top: -top, width: layer.width, height: layer.height };
-    pixels.push(behindPixels(await partOf(open, size, part), layer));
+    pixels.push(behindPixels(await partOf(opened(placed), size, part), layer));
   }
   return pixels;
 }
@@ -85,6 +88,7 @@ async function pixelsOn(placed: PlacedPhoto, plate: Plate, read: Reader): Promis
   const { photo, outside } = placed;
   const placement = onPlate(placed.placement, plate);
   const { photoWindow: window, scale } = plate;
+  if (window.width === 0 || window.height === 0) return { data: new Uint8Array(0), window, opaque: true };
   if (isPlain(photo, placement, scale, window)) {
     const rect = pixelRect(photo, placement, scale, window);
     const part = { ...window, left: window.left - rect.left, top: window.top - rect.top };

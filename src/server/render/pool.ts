@@ -4,12 +4,12 @@
  */
 import { WobrelError } from '../../core/errors';
 import type { Plate } from '../../core/plate';
-import type { Template } from '../../core/template';
+import type { Output, Template } from '../../core/template';
 import { renderThreads } from '../config';
 import { createThreads } from '../threads';
 import type { Loss, LossTask } from './loss';
 import type { OwnTask } from './own';
-import { matteOf } from './matte';
+import { lookOf } from './look';
 import type { SharedTemplate } from './shared-template';
 import { plateTask, renderTask, type PlateTask, type RenderedPhoto, type RenderTask } from './task';
 
@@ -17,7 +17,7 @@ import { plateTask, renderTask, type PlateTask, type RenderedPhoto, type RenderT
 export type Renderer = {
   readonly threads: number;
   readonly render: (task: RenderTask) => Promise<RenderedPhoto>;
-  /** The plate for a size and matte: compiled once, its arrays shared by all threads. */
+  /** The plate for a look: compiled once, its arrays shared by all threads. */
   readonly plate: (task: PlateTask) => Promise<Plate>;
   readonly close: () => Promise<void>;
 };
@@ -64,11 +64,12 @@ export const renderHere: Renderer = {
 /** Plates of one template: each is compiled on first use and then shared. */
 export function plateCache(pool: Pick<Renderer, 'plate'>, template: Template, shared: SharedTemplate) {
   const plates = new Map<string, Promise<Plate>>();
-  const plateFor = (width: number, matte: string | null): Promise<Plate> => {
-    const key = `${width} ${matte}`;
+  const plateFor = (output: Output): Promise<Plate> => {
+    const look = lookOf(output);
+    const key = JSON.stringify(look);
     const known = plates.get(key);
     if (known) return known;
-    const made = pool.plate({ template: shared, width, matte });
+    const made = pool.plate({ template: shared, ...look });
     plates.set(key, made);
     return made;
   };
@@ -76,8 +77,8 @@ export function plateCache(pool: Pick<Renderer, 'plate'>, template: Template, sh
   const widest = template.outputs.reduce((a, b) => (b.width > a.width ? b : a));
   return {
     /** The plate of an output. */
-    of: (output: Template['outputs'][number]) => plateFor(output.width, matteOf(output)),
+    of: plateFor,
     /** The plate that photos are decoded for; null where all outputs are of one width. */
-    widest: async () => (widths.size > 1 ? plateFor(widest.width, matteOf(widest)) : null),
+    widest: async () => (widths.size > 1 ? plateFor(widest) : null),
   };
 }

@@ -11,7 +11,7 @@ import { parseTemplate } from '../../core/template';
 import { inspectPhoto, openPhoto } from '../intake';
 import { sha256Of, writeWhole } from '../store';
 import { asWriteError } from '../store/files';
-import { matteOf } from './matte';
+import { lookOf } from './look';
 import { renderPhoto } from './render';
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrel-render-'));
@@ -25,7 +25,7 @@ async function rendered(fields: object, source = `${DEMO}/celadon-mug-01.jpg`) {
   const photo = await inspectPhoto(source);
   const targets = template.outputs.map((output, i) => ({
     output,
-    plate: compile(template, output.width, matteOf(output), true),
+    plate: compile(template, output.width, lookOf(output).matte, true),
     path: join(folder, `${Math.random()}-${i}`),
   }));
   const files = await renderPhoto({

@@ -1,10 +1,11 @@
 /** A template handed to threads: written once into memory that they share, read once in each. */
 import { randomUUID } from 'node:crypto';
 import { checker, type BatchMeans, type Checker } from '../../core/checks';
-import { compile, type Plate } from '../../core/plate';
+import { compile, workingParts, type Plate, type WithBare, type WorkingParts } from '../../core/plate';
 import { recallOutline, type Outline } from '../../core/shape';
-import type { Template } from '../../core/template';
+import { inDisplayP3, type Template } from '../../core/template';
 import type { PicturePaths } from '../pictures';
+import type { Look } from './look';
 
 export type SharedTemplate = { readonly key: string; readonly bytes: Uint8Array };
 
@@ -35,19 +36,26 @@ export function shareTemplate(
 
 export type OpenTemplate = {
   readonly template: Template;
+  /** The same with its colours said in Display P3. */
+  readonly wide: () => Template;
   readonly checker: Checker;
   readonly pictures: PicturePaths;
-  /** A plate with the picture without photo, or with the framing alone, compiled once in this thread. */
-  readonly bare: (width: number, matte: string | null, isAlone: boolean) => Plate;
+  /** A plate compiled in this thread, for the few photos that the shared ones don't do for. */
+  readonly plateFor: (look: Look, withBare: WithBare) => Plate;
+  /** The template as the layers of a working file. */
+  readonly workingFor: (look: Look, withBare: WithBare) => WorkingParts;
 };
 
-function barePlates(template: Template): OpenTemplate['bare'] {
-  const plates = new Map<string, Plate>();
-  return (width, matte, isAlone) => {
-    const key = `${width} ${matte} ${isAlone}`;
-    const plate = plates.get(key) ?? compile(template, width, matte, isAlone ? 'alone' : true);
-    plates.set(key, plate);
-    return plate;
+/** What is compiled in this thread, kept for the next photo; what was used longest ago goes first. */
+function ownCompiled<T>(most: number, make: (look: Look, withBare: WithBare) => T) {
+  const kept = new Map<string, T>();
+  return (look: Look, withBare: WithBare): T => {
+    const key = JSON.stringify([look, withBare]);
+    const made = kept.get(key) ?? make(look, withBare);
+    kept.delete(key);
+    kept.set(key, made);
+    if (kept.size > most) kept.delete(kept.keys().next().value!);
+    return made;
   };
 }
 
@@ -60,7 +68,17 @@ export function openTemplate({ key, bytes }: SharedTemplate): OpenTemplate {
   if (known) return known;
   const { template, outline, means, pictures } = JSON.parse(new TextDecoder().decode(bytes.slice())) as Kept;
   if (outline) recallOutline(template.shape, outline);
-  const opened = { template, pictures, checker: checker(template, means), bare: barePlates(template) };
+  let said: Template | null = null;
+  const wide = () => (said ??= inDisplayP3(template));
+  const inSpace = ({ isWide }: Look) => (isWide ? wide() : template);
+  const opened = {
+    template,
+    wide,
+    pictures,
+    checker: checker(template, means),
+    plateFor: ownCompiled(8, (look, withBare) => compile(inSpace(look), look.width, look.matte, withBare)),
+    workingFor: ownCompiled(1, (look, withBare) => workingParts(inSpace(look), look.width, withBare)),
+  };
   if (open.size >= OPEN) open.delete(open.keys().next().value!);
   open.set(key, opened);
   return opened;

@@ -11,9 +11,9 @@ import {
 } from '../../core/export';
 import { outsideOf, seenAgain } from '../../core/placement';
 import { compile, sharedPlate, type Plate } from '../../core/plate';
-import { hasSlots, slotTemplates } from '../../core/template';
+import { hasSlots, slotTemplates, unenlarged, type Output } from '../../core/template';
 import { renderPhoto, type BufferFor, type RenderedFile } from './render';
-import { matteOf } from './matte';
+import { lookOf, type Look } from './look';
 import { bringCaptionFonts } from '../fonts';
 import { bringKept } from '../pictures';
 import { openTemplate, type SharedTemplate } from './shared-template';
@@ -40,15 +40,24 @@ export type RenderedPhoto = PlacedItem & {
   readonly findings: Readonly<Record<number, ManifestItem['findings']>>;
 };
 
+const bareOf = ({ content }: Output) => (content === 'framing' ? 'alone' : true);
+
 /** Places, renders and checks the photos of one cutout. */
 export async function renderTask(
   { photos, words, template: shared, targets, finished = [], widest }: RenderTask,
   bufferFor?: BufferFor,
 ): Promise<RenderedPhoto> {
-  const { template, checker, bare, pictures } = openTemplate(shared);
-  await Promise.all([bringCaptionFonts(template), bringKept(template, pictures)]);
+  const { template, wide, checker, plateFor, workingFor, pictures } = openTemplate(shared);
   const own = slotTemplates(template);
   const placements = photos.map((task) => task && checker.place(task.photo));
+  const scales = placements.flatMap((placed) => (placed ? [placed.scale] : []));
+  const made = targets.map(({ output, plate, path }) => {
+    const asMade = unenlarged(template, template.outputs[output]!, scales);
+    return { output: asMade, path, plate: asMade.width === plate.width ? plate : () => plateFor(lookOf(asMade), false) }; // prettier-ignore
+  });
+  const looks = new Set(made.map(({ output }) => lookOf(output).isWide));
+  const brought = [...looks].map((isWide) => bringKept(isWide ? wide() : template, pictures));
+  await Promise.all([bringCaptionFonts(template), ...brought]);
   const files = await renderPhoto(
     {
       template,
@@ -63,11 +72,15 @@ export async function renderTask(
           },
       ),
       words,
-      targets: targets.map(({ output, ...target }) => ({ ...target, output: template.outputs[output]! })),
+      // Pictures have to be at hand before anything is compiled.
+      targets: made.map(({ plate, ...target }) => ({ ...target, plate: typeof plate === 'function' ? plate() : plate })), // prettier-ignore
       widest,
     },
     bufferFor,
-    ({ width }, output) => bare(width, matteOf(output), output.content === 'framing'),
+    {
+      withBare: (_, output) => plateFor(lookOf(output), bareOf(output)),
+      working: (output) => workingFor(lookOf(output), bareOf(output)),
+    },
   );
   const placed = photos.map(
     (task, i) => task && placedItem(placements[i]!, seenAgain(task.photo, placements[i]!, own[i]!)),
@@ -104,11 +117,12 @@ export async function renderTask(
   };
 }
 
-export type PlateTask = { readonly template: SharedTemplate; readonly width: number; readonly matte: string | null };
+export type PlateTask = Look & { readonly template: SharedTemplate };
 
-/** The plate for a size and matte, in memory that threads share. */
-export async function plateTask({ template: shared, width, matte }: PlateTask): Promise<Plate> {
-  const { template, pictures } = openTemplate(shared);
-  await bringKept(template, pictures);
-  return sharedPlate(compile(template, width, matte));
+/** The plate for a look, in memory that threads share. */
+export async function plateTask({ template: shared, width, matte, isWide }: PlateTask): Promise<Plate> {
+  const { template, wide, pictures } = openTemplate(shared);
+  const own = isWide ? wide() : template;
+  await bringKept(own, pictures);
+  return sharedPlate(compile(own, width, matte));
 }

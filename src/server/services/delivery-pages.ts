@@ -2,6 +2,7 @@
 import { and, asc, count, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/sqlite-core';
 import { readFile } from 'node:fs/promises';
+import { shownIn } from '../render';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
 import sharp from 'sharp';
@@ -110,7 +111,7 @@ export async function deliveredPicture(here: Here, id: number, fileId: number): 
   const data = await readFile(join(here.files.delivery(id), row.file)).catch(() => {
     throw new WobrelError('gone', `${row.file} is missing from the delivery’s folder.`, row.file);
   });
-  const small = () => sharp(data).resize(SIDE, SIDE, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 85, alphaQuality: 100 }).toBuffer(); // prettier-ignore
+  const small = () => sharp(shownIn(row.file, data)).resize(SIDE, SIDE, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 85, alphaQuality: 100 }).toBuffer(); // prettier-ignore
   // Large files are decoded whole: not all of a page at once.
   return oncePerProcess('delivered-pictures', () => new PQueue({ concurrency: 2 })).add(small);
 }

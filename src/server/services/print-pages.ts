@@ -1,6 +1,7 @@
 /** A delivery's cutouts on pages for print, as PDF or SVG. */
 import { and, asc, eq, isNotNull } from 'drizzle-orm';
 import { readFile } from 'node:fs/promises';
+import { shownIn } from '../render';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
 import sharp from 'sharp';
@@ -46,7 +47,7 @@ async function picture(path: string, width: number): Promise<PagePicture> {
   const file = await readFile(path).catch(() => {
     throw new WobrelError('gone', 'A file is missing from the delivery’s folder; export the batch again.');
   });
-  const image = sharp(file)
+  const image = sharp(shownIn(path, file))
     .resize({ width: printedWidth(width), withoutEnlargement: true })
     .toColourspace('srgb');
   const [{ data: colours, info }, alpha] = await Promise.all([

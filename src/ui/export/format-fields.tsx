@@ -1,6 +1,6 @@
 'use client';
 import { hasLossless, hasQuality } from '@/core/export';
-import type { Output, Template } from '@/core/template';
+import { holdsProfile, type Output, type Template } from '@/core/template';
 import { ColourField } from '../paint/colour-field';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
@@ -16,6 +16,8 @@ type FormatFieldsProps = {
 
 const EFFORTS = { quick: 'quick', balanced: 'usual', smallest: 'small' } as const;
 
+const PROFILES = { srgb: 'sRGB', none: 'sRGB, no profile', 'display-p3': 'Display P3' } as const;
+
 /** What PNG and GIF may have at most. */
 const COLOURS = [256, 16, 4, 2] as const;
 
@@ -28,17 +30,19 @@ function remarkOf({ format, matte }: Output, isFilled: boolean): string | null {
       return `GIF knows clear and opaque alone: ${matte === null ? 'soft rims and shadows are cut at half' : 'soft rims and shadows lie on the matte'}.`;
     case 'avif':
       return isFilled ? null : 'Some browsers show the soft rims of AVIF harder than they are: WebP is exact.';
+    case 'ora':
+      return 'All layers in one file, for painting programs: ground, shadow, photo, borders, what is in front, captions.';
     default:
       return null;
   }
 }
 
 /** What an encoder does otherwise than usual. */
-const encoderWords = ({ format, effort, progressive, profile }: Output): string =>
+const encoderWords = (output: Output): string =>
   [
-    `${EFFORTS[effort]} effort`,
-    ...(format === 'jpeg' && progressive ? ['progressive'] : []),
-    ...(format !== 'gif' && profile === 'none' ? ['without a profile'] : []),
+    `${EFFORTS[output.effort]} effort`,
+    ...(output.format === 'jpeg' && output.progressive ? ['progressive'] : []),
+    ...(holdsProfile(output) && output.profile !== 'srgb' ? [PROFILES[output.profile]] : []),
   ].join(', ');
 
 /** What few people set: how the encoder goes about it. */
@@ -56,13 +60,14 @@ function EncoderFields({ output, onChange }: Omit<FormatFieldsProps, 'backdrop'>
           onChange={(which) => onChange({ progressive: which === 'progressive' })}
         />
       )}
-      {format !== 'gif' && (
-        <ChoiceField
-          label="sRGB profile"
+      {holdsProfile(output) && (
+        <SelectField
+          label="Colour space"
           value={output.profile}
-          options={{ srgb: 'in the file', none: 'left out' }}
-          onChange={(profile) => onChange({ profile })}
-        />
+          onChange={(value) => onChange({ profile: value as Output['profile'] })}
+        >
+          {optionsOf(PROFILES)}
+        </SelectField>
       )}
     </details>
   );

@@ -77,6 +77,14 @@ export function OutputEditor({
       )}
       <FormatFields output={output} backdrop={template.backdrop} onChange={onChange} />
       <OutputSizeFields picture={picture} output={output} onChange={onChange} />
+      {output.content === 'cutout' && (
+        <ChoiceField
+          label="Small photos"
+          value={output.enlarge ? 'enlarge' : 'smaller'}
+          options={{ enlarge: 'enlarged', smaller: 'smaller files' }}
+          onChange={(which) => onChange({ enlarge: which === 'enlarge' })}
+        />
+      )}
       <ChoiceField
         label="Bytes"
         value={output.maxKB === null ? 'any' : 'most'}

@@ -9,6 +9,7 @@ export const FORMATS = {
   avif: 'AVIF',
   tiff: 'TIFF',
   gif: 'GIF',
+  ora: 'OpenRaster',
 } as const satisfies Readonly<Record<Output['format'], string>>;
 
 /** Those that come by themselves as outputs are added. */
