@@ -15,8 +15,17 @@ export type ColourSpace = 'srgb' | 'display-p3';
  * embedded profile (CMYK without one by a standard profile) and leaves no metadata behind.
  * What the photo leaves transparent is laid on white.
  */
-export function openPhoto(path: string, space: ColourSpace = 'srgb'): Sharp {
-  const photo = sharp(path, OPEN_OPTIONS).autoOrient().flatten({ background: '#ffffff' }).toColourspace('srgb');
-  // Worked on in 16 bits, sharp goes by Display P3 instead of sRGB.
-  return space === 'srgb' ? photo : photo.pipelineColourspace('rgb16').withIccProfile('p3');
+export function openPhoto(path: string): Sharp {
+  return sharp(path, OPEN_OPTIONS).autoOrient().flatten({ background: '#ffffff' }).toColourspace('srgb');
+}
+
+/** The same in another space: Display P3 keeps colours that sRGB has not. */
+export async function openPhotoIn(path: string, space: ColourSpace): Promise<Sharp> {
+  const photo = openPhoto(path);
+  if (space === 'srgb') return photo;
+  const { icc, space: own } = await sharp(path, OPEN_OPTIONS).metadata();
+  const wide = photo.withIccProfile('p3');
+  // By a profile sharp turns colours into sRGB first, but into P3 where it works in 16 bits; without one it takes them
+  // for what it works in. Inks stay within sRGB, whose blacks are deeper than those that they get on the straight way.
+  return icc && own !== 'cmyk' ? wide.pipelineColourspace('rgb16') : wide;
 }

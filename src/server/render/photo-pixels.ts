@@ -1,6 +1,6 @@
 /** A photo's pixels as a plate wants them. */
 import sharp, { type Sharp } from 'sharp';
-import { brokenPhoto, openPhoto, type ColourSpace } from '../intake';
+import { brokenPhoto, openPhotoIn, type ColourSpace } from '../intake';
 import {
   flatSpread,
   isPlain,
@@ -25,8 +25,10 @@ export type PlacedPhoto = {
   readonly space: ColourSpace;
 };
 
-const opened = ({ path, placement, space }: PlacedPhoto): Sharp =>
-  placement.mirror ? openPhoto(path, space).flop() : openPhoto(path, space);
+async function opened({ path, placement, space }: PlacedPhoto): Promise<Sharp> {
+  const photo = await openPhotoIn(path, space).catch(asBroken);
+  return placement.mirror ? photo.flop() : photo;
+}
 
 /** Reads the whole photo scaled to a size, and gives a part of it: RGBA, row by row. */
 type Reader = (size: Size, part: PixelWindow) => Promise<Uint8Array>;
@@ -52,10 +54,11 @@ const MOST_KEPT = 24_000_000;
  */
 function readerOf(placed: PlacedPhoto, widest: Size | null): Reader {
   const open = () => opened(placed);
-  if (!widest || widest.width * widest.height > MOST_KEPT) return (size, part) => partOf(open(), size, part);
+  if (!widest || widest.width * widest.height > MOST_KEPT)
+    return async (size, part) => partOf(await open(), size, part);
   let decoded: Promise<{ data: Buffer; raw: { width: number; height: number; channels: 3 | 4 } }> | null = null;
   const decode = async () => {
-    const made = open().resize(widest.width, widest.height, fill).raw();
+    const made = (await open()).resize(widest.width, widest.height, fill).raw();
     const { data, info } = await made.toBuffer({ resolveWithObject: true }).catch(asBroken);
     return { data, raw: { width: info.width, height: info.height, channels: info.channels as 3 | 4 } };
   };
@@ -79,7 +82,7 @@ async function pixelsBehind(placed: PlacedPhoto, { behind }: Plate): Promise<Beh
   for (const layer of behind) {
     const { left, top, ...size } = rectBehind(placed.photo, layer);
     const part = { left: -left, top: -top, width: layer.width, height: layer.height };
-    pixels.push(behindPixels(await partOf(opened(placed), size, part), layer));
+    pixels.push(behindPixels(await partOf(await opened(placed), size, part), layer));
   }
   return pixels;
 }

@@ -78,6 +78,19 @@ describe('Display P3', () => {
     expect(Buffer.compare(icc!, (await sharp(path).metadata()).icc!)).toBe(0);
   });
 
+  // What says nothing of its colours is sRGB, as everywhere.
+  test.each(['none', 'srgb', 'cmyk'])('a photo in sRGB (profile: %s) is the same colour in it', async (profile) => {
+    const path = join(folder, `plain-${profile}.tif`);
+    const flat = sharp({ create: { width: 200, height: 200, channels: 3, background: '#a05030' } });
+    await (profile === 'none' ? flat : flat.withIccProfile(profile)).toColourspace(profile === 'cmyk' ? 'cmyk' : 'srgb').tiff({ compression: 'lzw' }).toFile(path); // prettier-ignore
+    const [wide, plain] = await rendered(
+      { outputs: [{ name: 'wide', profile: 'display-p3' }, { name: 'plain' }] },
+      path,
+    );
+    const [found, wanted] = [asSrgb(pixel(wide!.data, 60, 60)), pixel(plain!.data, 60, 60)];
+    found.forEach((v, i) => expect(Math.abs(v - wanted[i]!)).toBeLessThanOrEqual(2));
+  });
+
   test('alpha does not know of it, whatever the format; a GIF stays in sRGB', async () => {
     const path = await widePhoto('alpha.png', [250, 20, 30]);
     const formats = ['png', 'tiff', 'webp', 'avif', 'gif'].map((format) => ({ name: format, format, lossless: true, profile: 'display-p3' })); // prettier-ignore
