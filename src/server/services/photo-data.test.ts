@@ -30,6 +30,18 @@ test('fields change one by one, those that say nothing go, and only in their own
   expect((await rowsOf(other))[0]!.data).toEqual({});
 });
 
+test('a photo has 120 fields at most, however many changes they come in', async () => {
+  const batch = await batchWith(SMALL.slice(0, 1));
+  const [photo] = await rowsOf(batch);
+  const some = (from: number, count: number) => Object.fromEntries(Array.from({ length: count }, (_, i) => [`Field ${from + i}`, 'x'])); // prettier-ignore
+  for (const from of [0, 60]) await photos.changePhotos(here, batch, [{ id: photo!.id, data: some(from, 60) }]);
+  const more = photos.changePhotos(here, batch, [{ id: photo!.id, data: some(120, 1), review: 'good' }]);
+  await expect(more).rejects.toThrow(`${photo!.name}: a photo may have at most 120 fields of data.`);
+  const [kept] = await rowsOf(batch);
+  expect([Object.keys(kept!.data).length, kept!.review]).toEqual([120, 'open']);
+  await photos.changePhotos(here, batch, [{ id: photo!.id, data: { 'Field 3': null, 'Field 120': 'x' } }]);
+});
+
 test('what a field said is kept while it is away', async () => {
   const batch = await batchWith(SMALL.slice(0, 1));
   const [photo] = await rowsOf(batch);

@@ -1,27 +1,26 @@
 /** Photos of a batch: taking them in, listing them, letting them go. */
 import { and, asc, count, eq, inArray, ne, or, isNull, sql } from 'drizzle-orm';
 import { access, mkdir, readFile, rename, rm } from 'node:fs/promises';
-import type { SQLiteColumn } from 'drizzle-orm/sqlite-core';
 import { dirname } from 'node:path';
-import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import type { Review } from '../../core/checks';
 import type { PhotoData } from '../../core/fields';
-import { dataChangeSchema, joinedChanges } from '../../core/table';
-import { adjustmentSchema, handSubjectSchema, type Adjustment, type HandSubject } from '../../core/placement';
+import type { Adjustment, HandSubject } from '../../core/placement';
 import { SIGHT_VERSION, type FoundSubject, type Sight, type Pointing } from '../../core/sight';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
-import { tables, type Transaction } from '../db';
+import { tables } from '../db';
 import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
 import { oncePerProcess } from '../once';
 import { createSightPool } from '../sight';
 import { asWriteError } from '../store';
 import { demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
-import { isMadeOn, photoStateSchema } from './photo-state';
+import { oneOf } from './one-of';
 import { cleanName } from './names';
 import { notFound } from './refusals';
 import { seenIn, UNSEEN, type Unseen } from './seen';
+
+export { changePhotos, photoChangesSchema, type PhotoChange } from './photo-changes';
 
 const { batches, photos, refusals, sights } = tables;
 
@@ -245,83 +244,6 @@ export async function somePhotos(here: Here, batchId: number, ids: readonly numb
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batchId), inArray(photos.id, [...ids])));
   return rows.map(({ sight, ...row }) => rowOf(row, sight));
-}
-
-/** What can be changed by hand about a photo. */
-export const photoChangeSchema = z.strictObject({
-  id: z.int(),
-  review: z.enum(tables.REVIEWS).optional(),
-  handSubject: handSubjectSchema.nullable().optional(),
-  adjustment: adjustmentSchema.nullable().optional(),
-  /** Fields that change, by name. */
-  data: dataChangeSchema.optional(),
-  /** What of it was there when the change was made; left out where it counts whatever there is. */
-  was: photoStateSchema.optional(),
-});
-export type PhotoChange = z.infer<typeof photoChangeSchema>;
-
-/** Most photos changed at once: a whole batch. */
-export const photoChangesSchema = z.array(photoChangeSchema).min(1).max(20_000);
-
-/** A change's value for a column, or what the column holds where the change leaves it alone. */
-const changed = (column: SQLiteColumn, key: keyof PhotoChange) =>
-  sql`case when json_type(change.value, ${`$.${key}`}) is null then ${sql.identifier(column.name)} else json_extract(change.value, ${`$.${key}`}) end`; // prettier-ignore
-
-/** Ids as one value: a list of thousands would be more values than a statement takes. */
-const oneOf = (ids: readonly number[]) => sql`(select value from json_each(${JSON.stringify(ids)}))`;
-
-const changeRows = (tx: Transaction, batchId: number, changes: readonly PhotoChange[]) =>
-  tx.run(sql`update ${photos} set
-      review = ${changed(photos.review, 'review')},
-      hand_subject = ${changed(photos.handSubject, 'handSubject')},
-      adjustment = ${changed(photos.adjustment, 'adjustment')},
-      data = json_patch(${photos.data}, coalesce(json_extract(change.value, '$.data'), '{}'))
-      from json_each(${JSON.stringify(changes)}) as change
-      where ${photos.batchId} = ${batchId} and ${photos.id} = json_extract(change.value, '$.id')`);
-
-/** What was made on something else than there is by now: somebody else has changed it meanwhile. */
-async function staleIn(
-  tx: Transaction,
-  batchId: number,
-  changes: readonly PhotoChange[],
-): Promise<readonly { readonly id: number; readonly name: string }[]> {
-  const made = new Map(changes.flatMap(({ id, was, ...change }) => (was ? [[id, { ...change, was }] as const] : [])));
-  if (made.size === 0) return [];
-  const { id, name, review, handSubject, adjustment, data } = photos;
-  const rows = await tx.select({ id, name, review, handSubject, adjustment, data }).from(photos).where(and(eq(photos.batchId, batchId), sql`${photos.id} in ${oneOf([...made.keys()])}`)); // prettier-ignore
-  return rows.filter((row) => !isMadeOn(row, made.get(row.id)!));
-}
-
-/**
- * Changes photos of a batch in one statement.
- *
- * @returns the names of photos that are left as they are, since somebody else changed the same of them meanwhile
- */
-export async function changePhotos(
-  here: Here,
-  batchId: number,
-  changes: readonly PhotoChange[],
-): Promise<{ refused: readonly string[] }> {
-  demand(here, 'artist');
-  const { name } = await batchRow(here, batchId);
-  const joined = joinedChanges(changes);
-  return here.write(async (tx) => {
-    const stale = await staleIn(tx, batchId, joined);
-    const kept = joined.filter(({ id }) => !stale.some((one) => one.id === id));
-    const refused = stale.map(({ name: called }) => called);
-    if (kept.length === 0) return { refused };
-    await changeRows(tx, batchId, kept);
-    const ids = kept.map(({ id }) => id);
-    await note(tx, here, {
-      verb: 'changed-photos',
-      kind: 'batch',
-      subject: batchId,
-      name,
-      times: ids.length,
-      photos: ids,
-    });
-    return { refused };
-  });
 }
 
 /** Takes photos out of the batch; the stored files stay until unneeded ones are collected. */

@@ -132,7 +132,7 @@ export function FormatFields({ output, backdrop, onChange }: FormatFieldsProps) 
       <EncoderFields output={output} onChange={onChange} />
       {remark && (
         <p className="small-text muted mb-1">
-          <FindingMark />
+          {format !== 'ora' && <FindingMark />}
           {remark}
         </p>
       )}
