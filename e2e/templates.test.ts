@@ -231,3 +231,34 @@ test('what a template locks is greyed in a batch with the reason, refused by the
   expect((await draftOf(page)).template).toMatchObject({ shape: { box: { cy: 540 } } });
   await expect(page.getByRole('textbox', { name: 'Feather', exact: true })).toBeEnabled();
 });
+
+test('single fields that a template opens are all in one place in a batch, and the rest of their layers is locked', async ({
+  page,
+}) => {
+  await batchOf(page, 'Fields', await photos());
+  await changed(page, { borders: [BORDER], captions: [{ text: 'Autumn', size: 60 }] });
+  await savedAs(page, 'Open words');
+  await page.getByRole('link', { name: 'Templates' }).click();
+  await page.getByRole('link', { name: 'Open words' }).click();
+  await page.getByRole('button', { name: 'Locks…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('radio', { name: 'only what is ticked' }).check();
+  await dialog.getByRole('checkbox', { name: 'captions' }).uncheck();
+  await dialog.getByText('single fields of captions').click();
+  await dialog.getByRole('group', { name: 'Fields of captions' }).getByRole('checkbox', { name: 'Text' }).check();
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('batches may change outputs, captions: text')).toBeVisible();
+  await page.getByRole('link', { name: 'Fields', exact: true }).click();
+  await painted(page);
+  await step(page, 'Template').click();
+  const open = page.getByRole('group', { name: 'Caption 1' });
+  await expect(open.getByRole('textbox')).toHaveCount(1);
+  await open.getByRole('textbox', { name: 'Text' }).fill('Winter');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const { id, revision, template } = await draftOf(page);
+  expect(template).toMatchObject({ captions: [{ text: 'Winter', size: 60 }] });
+  const larger = { ...template, captions: [{ ...(template as { captions: object[] }).captions[0], size: 90 }] };
+  const refused = await page.request.put(`/api/batches/${id}/draft`, { data: { template: larger, revision } });
+  expect(await refused.json()).toMatchObject({ error: { code: 'locked', at: 'captions' } });
+});

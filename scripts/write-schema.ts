@@ -1,10 +1,7 @@
 /** Generates docs/template.schema.json from the template's Zod schema. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { documentSchema } from '../src/core/template';
+import { fileSchema } from '../src/core/template';
 
 mkdirSync('docs', { recursive: true });
-writeFileSync(
-  'docs/template.schema.json',
-  JSON.stringify(z.toJSONSchema(documentSchema, { io: 'input' }), null, 2) + '\n',
-);
+writeFileSync('docs/template.schema.json', JSON.stringify(z.toJSONSchema(fileSchema, { io: 'input' }), null, 2) + '\n');

@@ -9,9 +9,10 @@ program
   .description('render photos through a template, without a server')
   .requiredOption('--template <file>', 'the template document')
   .requiredOption('--out <folder>', 'where the files and manifest.json go')
+  .option('--from <file>', 'the template that it is made from: what that locks must be as it is there')
   .option('--data <file>', 'a table of photo data, CSV or TSV, one column of which names the photos’ files')
   .argument('<photos...>', 'photos, or folders of photos')
-  .action(async (photos: string[], options: { template: string; out: string; data?: string }) => {
+  .action(async (photos: string[], options: { template: string; from?: string; out: string; data?: string }) => {
     const progress = process.stderr.isTTY
       ? (done: number, all: number) => process.stderr.write(`\r${done} of ${all} photos`)
       : () => {};
@@ -33,9 +34,10 @@ template
   .command('check')
   .description('say what is wrong with template files; status 2 where something is')
   .argument('<files...>', 'template files')
-  .action(async (files: string[]) => {
+  .option('--from <file>', 'the template that they are made from: what that locks must be as it is there')
+  .action(async (files: string[], { from }: { from?: string }) => {
     const { checkFiles } = await import('./template');
-    const { lines, wrong } = await checkFiles(files);
+    const { lines, wrong } = await checkFiles(files, from ?? null);
     for (const line of lines) console.log(line);
     process.exitCode = wrong > 0 ? 2 : 0;
   });

@@ -4,20 +4,27 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { WobrelError } from '../core/errors';
-import { picturesOf, type Template } from '../core/template';
+import { openOf, picturesOf, type OpenFields, type Template } from '../core/template';
 import type { PicturePaths } from '../server/pictures';
 import { sha256Of } from '../server/store';
 
 const packedSchema = z.record(z.string().regex(/^[0-9a-f]{64}$/), z.base64());
 
-/** A document without its pictures, and these: base64 of files, by their SHA-256. */
-export function unpacked(document: unknown): { readonly document: unknown; readonly packed: Record<string, string> } {
-  if (typeof document !== 'object' || document === null || !('pictures' in document)) return { document, packed: {} };
-  const { pictures, ...rest } = document;
+/** What a template's file holds: the document, pictures as base64 of files by their SHA-256, and what batches may change. */
+export type Unpacked = {
+  readonly document: unknown;
+  readonly packed: Readonly<Record<string, string>>;
+  readonly open: OpenFields;
+};
+
+/** @throws WobrelError `template-invalid` with the field at fault */
+export function unpacked(file: unknown): Unpacked {
+  if (typeof file !== 'object' || file === null) return { document: file, packed: {}, open: null };
+  const { pictures = {}, open, ...document } = file as Readonly<Record<string, unknown>>;
   const packed = packedSchema.safeParse(pictures);
   if (!packed.success)
     throw new WobrelError('template-invalid', 'pictures: expected base64 files by their SHA-256', 'pictures');
-  return { document: rest, packed: packed.data };
+  return { document, packed: packed.data, open: openOf(open) };
 }
 
 export type PictureFiles = { readonly paths: PicturePaths; readonly remove: () => Promise<void> };

@@ -18,12 +18,14 @@ import { writeWhole } from '../server/store';
 import { createEngine, type Engine } from './engine';
 import { prepareFolder } from './out-folder';
 import { pictureFiles, type PictureFiles } from './pictures';
-import { readTemplateFile } from './template';
+import { readTemplateFile, refuseLocked } from './template';
 import { photoData } from './photo-data';
 import { photoFiles, type NamedPhoto } from './photo-files';
 
 export type RenderCall = {
   readonly template: string;
+  /** The template's file that it is made from, whose locks are kept. */
+  readonly from?: string | undefined;
   readonly out: string;
   readonly photos: readonly string[];
   /** A table of photo data. */
@@ -177,6 +179,7 @@ type Report = {
 export async function render(call: RenderCall, report: Report): Promise<Manifest> {
   const { template, pictures } = await readTemplate(call.template);
   try {
+    if (call.from !== undefined) refuseLocked(call.template, template, await readTemplateFile(call.from));
     return await renderWith(template, pictures.paths, call, report);
   } finally {
     await pictures.remove();

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseTemplate } from '../core/template';
@@ -51,4 +51,23 @@ test('upgrade writes all or none, every default filled in, the pictures kept', (
   expect(pictures).toEqual({ ['a'.repeat(64)]: 'AAAA' });
   expect(parseTemplate(document)).toEqual(parseTemplate({ wobrel: 1, name: 'Old' }));
   expect(document).toMatchObject({ $schema: expect.any(String), shape: { box: { cx: 540 } } });
+});
+
+test('what the template locks that others are made from is refused, and what it opens is not', () => {
+  const opens = file('opens.json', { wobrel: 1, name: 'Tile', borders: [border], open: ['captions', 'borders.paint'] });
+  const red = file('red.json', { wobrel: 1, name: 'Red', borders: [{ ...border, paint: '#ff0000' }] });
+  expect(run('check', '--from', opens, red)).toMatchObject({ status: 0, lines: [`${red}: good: Red, 1 outputs`] });
+  expect(run('check', '--from', opens, red, wide)).toMatchObject({
+    status: 2,
+    lines: [expect.stringContaining('good'), `${wide}: borders can’t be changed in what is made from Tile, which opens captions, borders: paint`], // prettier-ignore
+  });
+  expect(run('check', file('odd.json', { wobrel: 1, name: 'Odd', open: 'all' })).lines[0]).toContain('open: expected a list'); // prettier-ignore
+  const out = join(folder, 'out');
+  const call = ['render', '--template', wide, '--from', opens, '--out', out, 'demo/photos/products/celadon-mug-01.jpg'];
+  const { status, stderr } = spawnSync('node', ['bin/wobrel.mjs', ...call], { encoding: 'utf8' });
+  expect([status, stderr]).toEqual([2, expect.stringContaining('borders can’t be changed')]);
+  expect(existsSync(out)).toBe(false);
+  // The locks stay in the file as it is written anew.
+  run('upgrade', opens);
+  expect((JSON.parse(readFileSync(opens, 'utf8')) as { open: string[] }).open).toEqual(['captions', 'borders.paint']);
 });

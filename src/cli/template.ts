@@ -2,11 +2,11 @@
 import { readFile } from 'node:fs/promises';
 import { changesOf } from '../core/changes';
 import { WobrelError } from '../core/errors';
-import { parseTemplate, templateText, type Template } from '../core/template';
+import { brokenLock, FIELD_GROUPS, openWords, parseTemplate, templateText, type Template } from '../core/template';
 import { writeWhole } from '../server/store';
-import { unpacked } from './pictures';
+import { unpacked, type Unpacked } from './pictures';
 
-export type TemplateFile = { readonly template: Template; readonly packed: Readonly<Record<string, string>> };
+export type TemplateFile = { readonly template: Template } & Pick<Unpacked, 'packed' | 'open'>;
 
 /**
  * Reads a template's file.
@@ -24,21 +24,37 @@ export async function readTemplateFile(path: string): Promise<TemplateFile> {
     throw new WobrelError('template-invalid', `${path}: not JSON (${(error as Error).message})`, path);
   }
   try {
-    const { document: own, packed } = unpacked(document);
-    return { template: parseTemplate(own), packed };
+    const { document: own, ...rest } = unpacked(document);
+    return { template: parseTemplate(own), ...rest };
   } catch (error) {
     if (error instanceof WobrelError) throw new WobrelError(error.code, `${path}: ${error.message}`, error.at);
     throw error;
   }
 }
 
-/** A line for each file: what it holds, or what is wrong with it; and how many are wrong. */
-export async function checkFiles(paths: readonly string[]): Promise<{ lines: string[]; wrong: number }> {
+/** @throws WobrelError `locked` with the part that a template changes although the one that it is made from locks it */
+export function refuseLocked(path: string, made: Template, { template, open }: TemplateFile): void {
+  const group = brokenLock(open, made, [template]);
+  if (group) throw new WobrelError('locked', `${path}: ${FIELD_GROUPS[group].label} can’t be changed in what is made from ${template.name}, which opens ${openWords(open!)}`, FIELD_GROUPS[group].keys[0]); // prettier-ignore
+}
+
+/**
+ * A line for each file: what it holds, or what is wrong with it; and how many are wrong.
+ *
+ * @param from a template's file that they are made from: what it locks has to be as it is there
+ */
+export async function checkFiles(
+  paths: readonly string[],
+  from: string | null = null,
+): Promise<{ lines: string[]; wrong: number }> {
+  const origin = from === null ? null : await readTemplateFile(from);
   const lines: string[] = [];
   let wrong = 0;
   for (const path of paths)
     try {
-      const { name, outputs, slots } = (await readTemplateFile(path)).template;
+      const { template } = await readTemplateFile(path);
+      const { name, outputs, slots } = template;
+      if (origin) refuseLocked(path, template, origin);
       const words = [`${outputs.length} outputs`, ...(slots.length > 0 ? [`${slots.length} slots`] : [])];
       lines.push(`${path}: good: ${name}, ${words.join(', ')}`);
     } catch (error) {
@@ -59,6 +75,6 @@ export async function differences(before: string, after: string): Promise<string
 export async function upgradeFiles(paths: readonly string[]): Promise<string[]> {
   // All are read before any is written: one that is wrong leaves the others as they were.
   const files = await Promise.all(paths.map(async (path) => ({ path, ...(await readTemplateFile(path)) })));
-  for (const { path, template, packed } of files) await writeWhole(path, templateText(template, packed));
+  for (const { path, template, packed, open } of files) await writeWhole(path, templateText(template, packed, open));
   return paths.map((path) => `${path}: written anew`);
 }

@@ -1,4 +1,4 @@
-import { parseTemplate, templateText, type Template } from '.';
+import { openOf, parseTemplate, templateText, type Template } from '.';
 
 const rich = parseTemplate({
   wobrel: 1,
@@ -19,4 +19,12 @@ test('a file read again is the template, whatever order its fields were in', () 
 test('pictures stand at its end', () => {
   const { pictures } = JSON.parse(templateText(rich, { abc: 'AAAA' })) as { pictures: unknown };
   expect(pictures).toEqual({ abc: 'AAAA' });
+});
+
+test('what batches may change comes along, and is read without what nobody knows', () => {
+  const { open } = JSON.parse(templateText(rich, {}, ['captions', 'borders.paint'])) as { open: unknown };
+  expect(openOf(open)).toEqual(['captions', 'borders.paint']);
+  expect(openOf(['borders.glow', 'frame'])).toEqual(['frame']);
+  expect(openOf(undefined)).toBeNull();
+  expect(() => openOf('all')).toThrow('open: expected a list of parts and fields');
 });

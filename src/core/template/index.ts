@@ -1,5 +1,18 @@
 export { readLength } from './length-text';
-export { brokenLock, FIELD_GROUPS, isLocked, withLocksKept, type FieldGroup, type OpenFields } from './locks';
+export {
+  brokenLock,
+  DEFINED,
+  FIELD_GROUPS,
+  isLocked,
+  lockableFields,
+  OPENABLE,
+  openFieldsIn,
+  openWords,
+  withLocksKept,
+  type FieldGroup,
+  type LockableField,
+  type OpenFields,
+} from './locks';
 export { saysTheSame } from './same';
 export { collisionsOf, mergeTemplates, type Collision } from './merge';
 export {
@@ -21,7 +34,7 @@ export { STARTING_TEMPLATES } from './starting-templates';
 export { photoBox, photoOutline } from './photo-room';
 export { picturesOf } from './pictures';
 export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';
-export { FILE_ENDING, templateText } from './file';
+export { FILE_ENDING, fileSchema, openOf, templateText } from './file';
 export { fillFrame, frameIn, withFrame, withMat, type Frame } from './frame';
 export { documentSchema, frameSchema } from './schema';
 export { MAX_PIXELS } from './limits';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { WobrelError } from '../errors';
-import { documentSchema } from './schema';
+import { fileSchema } from './file';
 import { frameWidthInPixels, outputHeight } from './output-size';
 import { keptTemplate, parseTemplate } from './template';
 import { pixelsPerUnit } from './units';
@@ -183,7 +183,7 @@ test('an output in pixels of a frame in millimetres: 110 mm at 300 ppi are 1299 
 
 test('the published JSON Schema is the one the code generates', () => {
   const published = JSON.parse(readFileSync('docs/template.schema.json', 'utf8'));
-  expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(documentSchema, { io: 'input' }))));
+  expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(fileSchema, { io: 'input' }))));
 });
 
 test('outputs of more than 200 megapixels together are refused, but what was kept before can still be opened', () => {

@@ -1,7 +1,7 @@
 /** Templates as the screen of them shows them: page by page, with what they make and who uses them. */
 import { and, asc, count, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { keptTemplate, type Template } from '../../core/template';
+import { keptTemplate, type OpenFields, type Template } from '../../core/template';
 import { tables } from '../db';
 import type { Here } from '../workspace';
 import { notFound } from './refusals';
@@ -26,6 +26,8 @@ export type TemplateCard = {
   id: number;
   name: string;
   tags: readonly string[];
+  /** What batches may change. */
+  open: OpenFields;
   archivedAt: number | null;
   version: number;
   savedAt: number;
@@ -91,6 +93,7 @@ export async function listCards(
       id: templates.id,
       name: templates.name,
       tags: templates.tags,
+      open: templates.open,
       archivedAt: templates.archivedAt,
       version: templateVersions.version,
       savedAt: templateVersions.createdAt,

@@ -2,7 +2,7 @@
 import { and, eq, inArray, isNull, max, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
-import { FIELD_GROUPS, keptTemplate, type FieldGroup, type Template } from '../../core/template';
+import { keptTemplate, OPENABLE, type Template } from '../../core/template';
 import { tables, type Transaction } from '../db';
 import { outlinesOf, type KeptTemplate } from '../geometry';
 import { demand, nameOf, note, type Here } from '../workspace';
@@ -208,9 +208,10 @@ export const templateChangeSchema = z.strictObject({
   name: templateNameSchema.optional(),
   tags: z.array(z.string().trim().min(1).max(40)).max(12).optional(),
   archived: z.boolean().optional(),
-  /** What batches may change; null for everything. */
+  /** What batches may change, parts and single fields; null for everything. */
   open: z
-    .array(z.enum(Object.keys(FIELD_GROUPS) as [FieldGroup, ...FieldGroup[]]))
+    .array(z.enum(OPENABLE as [string, ...string[]]))
+    .max(OPENABLE.length)
     .nullable()
     .optional(),
 });

@@ -17,6 +17,7 @@ import {
 } from './layer-sections';
 import { ShapeSection } from './shape-section';
 import { SlotsSection } from './slots-section';
+import { OpenSection } from './open-section';
 import type { TemplateStore } from './store';
 
 type TemplatePanelProps = {
@@ -33,6 +34,7 @@ type TemplatePanelProps = {
 export function TemplatePanel({ template, store, whole, photo }: TemplatePanelProps) {
   return (
     <>
+      <OpenSection template={template} store={store} />
       {hasSlots(whole.template) && <SlotsSection {...whole} />}
       <ShapeSection template={template} store={store} />
       <FinishSection template={template} store={store} photo={photo} />

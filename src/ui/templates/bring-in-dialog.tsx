@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { openWords } from '@/core/template';
 import type { StripPhoto } from '@/server/services';
 import { api } from '../shared/api';
 import { FormDialog } from '../shared/form-dialog';
@@ -17,11 +18,13 @@ type BringInDialogProps = {
 
 /** What a file holds, before it is kept: as a new template, or as a version of the one that is called so. */
 export function BringInDialog({ brought, sample, onDone, onHide }: BringInDialogProps) {
-  const { document, template, nextVersion } = brought;
+  const { document, template, open, nextVersion } = brought;
   const [name, setName] = useState(template.name);
   const isTaken = nextVersion !== null && name.trim() === template.name;
   const keep = async () => {
-    await api('/api/templates', 'POST', { template: { ...document, name: name.trim() }, asVersion: isTaken });
+    const { id } = await api<{ id: number }>('/api/templates', 'POST', { template: { ...document, name: name.trim() }, asVersion: isTaken }); // prettier-ignore
+    // A template that is here already keeps its own locks.
+    if (open && !isTaken) await api(`/api/templates/${id}`, 'PATCH', { open });
     onDone();
   };
   return (
@@ -36,7 +39,10 @@ export function BringInDialog({ brought, sample, onDone, onHide }: BringInDialog
       <div className="template-card">
         <TemplateStrip template={template} photos={sample} batch="" />
         <p className="small-text mt-2 mb-1">{makesWords(template)}</p>
-        <p className="muted small-text">{outputsWords(template)}</p>
+        <p className="muted small-text">
+          {outputsWords(template)}
+          {open && ` · batches may change ${openWords(open)}`}
+        </p>
         <Form.Group controlId="bring-in-name">
           <Form.Label>Name</Form.Label>
           <Form.Control value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />

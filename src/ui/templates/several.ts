@@ -9,8 +9,8 @@ export async function takeOutWanted(wanted: Wanted): Promise<void> {
   for (let total = 1; all.length < total;) {
     const { cards, sample, total: there } = await cardsPage(wanted, all.length);
     if (cards.length === 0) break;
-    for (const { template, strip, usedIn } of cards)
-      all.push({ template, photos: strip.length > 0 ? strip : sample, batch: usedIn[0]?.name ?? '' });
+    for (const { template, open, strip, usedIn } of cards)
+      all.push({ template, open, photos: strip.length > 0 ? strip : sample, batch: usedIn[0]?.name ?? '' });
     total = there;
   }
   await takeOutAll(all);

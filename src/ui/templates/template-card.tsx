@@ -29,7 +29,7 @@ type TemplateCardProps = {
 
 /** A saved template: what it makes, who uses it, and what can be done with it. */
 export function TemplateCard({ card, sample, onCopy, onChanged }: TemplateCardProps) {
-  const { id, name, tags, version, savedAt, madeBy, note, template, usedIn, useCount, strip, archivedAt } = card;
+  const { id, name, tags, open, version, savedAt, madeBy, note, template, usedIn, useCount, strip, archivedAt } = card;
   const router = useRouter();
   const [error, setError] = useState<string | null>(null);
   const doing = (work: () => Promise<unknown>) => void work().catch((e: Error) => setError(e.message));
@@ -74,7 +74,7 @@ export function TemplateCard({ card, sample, onCopy, onChanged }: TemplateCardPr
           <MayButton least="maker" variant="quiet" onClick={onCopy}>
             Copy…{named}
           </MayButton>
-          <Button variant="quiet" onClick={() => doing(() => takeOut(template))}>
+          <Button variant="quiet" onClick={() => doing(() => takeOut(template, open))}>
             Save as file{named}
           </Button>
           <MayButton

@@ -1,5 +1,5 @@
 /** Templates as files: taken out with their pictures, brought in with them. */
-import { FILE_ENDING, picturesOf, templateText, type Template } from '@/core/template';
+import { FILE_ENDING, openOf, picturesOf, templateText, type OpenFields, type Template } from '@/core/template';
 import { pictureAddress } from '../pictures/use-pictures';
 import { api } from '../shared/api';
 import { saveFile } from '../shared/save-file';
@@ -11,25 +11,26 @@ async function base64Of(blob: Blob): Promise<string> {
   return btoa(binary);
 }
 
-/** The template's file, with all that it shows. */
-export async function templateFile(template: Template): Promise<string> {
+/** The template's file, with all that it shows and what it locks. */
+export async function templateFile(template: Template, open: OpenFields): Promise<string> {
   const pictures: Record<string, string> = {};
   for (const { sha256 } of picturesOf(template)) {
     const answer = await fetch(pictureAddress(sha256));
     if (!answer.ok) throw new Error('A picture of this template is missing.');
     pictures[sha256] ??= await base64Of(await answer.blob());
   }
-  return templateText(template, pictures);
+  return templateText(template, pictures, open);
 }
 
 /** Saves the template as one file with all that it shows. */
-export const takeOut = async (template: Template): Promise<void> =>
-  saveFile(`${template.name}${FILE_ENDING}`, await templateFile(template), 'application/json');
+export const takeOut = async (template: Template, open: OpenFields): Promise<void> =>
+  saveFile(`${template.name}${FILE_ENDING}`, await templateFile(template, open), 'application/json');
 
 /** A document as a file held it, its pictures in the library. */
 export type BroughtIn = {
   readonly document: Readonly<Record<string, unknown>>;
   readonly template: Template;
+  readonly open: OpenFields;
   readonly nextVersion: number | null;
 };
 
@@ -64,7 +65,7 @@ async function keepPicture(sha256: string, base64: unknown): Promise<string> {
  */
 export async function bringIn(file: File): Promise<BroughtIn> {
   if (file.size > MOST_BYTES) throw new Error(`${file.name} is larger than ${MOST_BYTES / 1024 / 1024} MB.`);
-  const { pictures, ...own } = parsed(file, await file.text());
+  const { pictures, open, ...own } = parsed(file, await file.text());
   let text = JSON.stringify(own);
   if (typeof pictures === 'object' && pictures !== null)
     for (const [sha256, base64] of Object.entries(pictures)) {
@@ -77,5 +78,5 @@ export async function bringIn(file: File): Promise<BroughtIn> {
   }).catch((error: Error) => {
     throw new Error(`${file.name}: ${error.message}`);
   });
-  return { document, ...read };
+  return { document, open: openOf(open), ...read };
 }

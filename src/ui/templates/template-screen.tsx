@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { changesOf } from '@/core/changes';
-import { FIELD_GROUPS } from '@/core/template';
+import { openWords } from '@/core/template';
 import type { TemplateHistory, TemplateVersion } from '@/server/services';
 import { anew } from '../shared/anew';
 import { OthersNote } from '../people/others-note';
@@ -99,7 +99,7 @@ export function TemplateScreen({ id }: { readonly id: number }) {
           <MayButton least="artist" onClick={() => doing(async () => router.push(await newBatchWith(id)))}>
             New batch
           </MayButton>
-          <Button variant="plain" onClick={() => doing(() => takeOut(newest.template))}>
+          <Button variant="plain" onClick={() => doing(() => takeOut(newest.template, history.open))}>
             Save as file
           </Button>
           <MayButton least="maker" variant="plain" onClick={() => setDialog('name')}>
@@ -131,8 +131,7 @@ export function TemplateScreen({ id }: { readonly id: number }) {
       <p className="muted small-text">
         {makesWords(newest.template)} · {outputsWords(newest.template)}
         {tags.length > 0 && ` · ${tags.join(', ')}`}
-        {history.open &&
-          ` · batches may change ${history.open.length === 0 ? 'nothing' : history.open.map((group) => FIELD_GROUPS[group].label).join(', ')}`}
+        {history.open && ` · batches may change ${openWords(history.open)}`}
       </p>
       <div className="template-detail">
         <div>

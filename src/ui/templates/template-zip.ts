@@ -1,7 +1,7 @@
 /** Several templates in one zip: the file of each, as it is saved alone, and a picture of what it makes. */
 import { unzip, zip, type Zippable } from 'fflate';
 import { safeName } from '@/core/export';
-import { FILE_ENDING, type Template } from '@/core/template';
+import { FILE_ENDING, type OpenFields, type Template } from '@/core/template';
 import type { StripPhoto } from '@/server/services';
 import { previewPool } from '../shared/preview';
 import { paint } from '../shared/paint';
@@ -16,7 +16,12 @@ const WIDTH = 400;
 const [MOST, MOST_BYTES] = [500, 60 * 1024 * 1024];
 
 /** A template and photos to show it on. */
-export type Shown = { readonly template: Template; readonly photos: readonly StripPhoto[]; readonly batch: string };
+export type Shown = {
+  readonly template: Template;
+  readonly open: OpenFields;
+  readonly photos: readonly StripPhoto[];
+  readonly batch: string;
+};
 
 async function pictureOf({ template, photos, batch }: Shown): Promise<Uint8Array | null> {
   const [photo] = cutoutsOf(template, photos, batch);
@@ -46,7 +51,7 @@ export async function takeOutAll(templates: readonly Shown[]): Promise<void> {
   const names = fileNames(templates);
   const files: Zippable = {};
   for (const [i, one] of templates.entries()) {
-    files[`${names[i]}${FILE_ENDING}`] = new TextEncoder().encode(await templateFile(one.template));
+    files[`${names[i]}${FILE_ENDING}`] = new TextEncoder().encode(await templateFile(one.template, one.open));
     const picture = await pictureOf(one);
     // It is packed already.
     if (picture) files[`${names[i]}.png`] = [picture, { level: 0 }];
