@@ -22,6 +22,7 @@ export function valueWords(value: unknown, as: NumberKind | undefined, unit: str
   if (typeof value === 'string') return value.length > 40 ? null : value === '' ? 'nothing' : value;
   if (Array.isArray(value)) return value.length <= 4 && value.every((v) => typeof v === 'number') ? value.map(rounded).join(', ') : null; // prettier-ignore
   if (isObject(value) && value.kind === 'texture' && isObject(value.of)) return `${String(value.of.kind)} texture`;
+  if (isObject(value) && value.kind === 'pattern') return 'a picture as pattern';
   if (isObject(value) && typeof value.kind === 'string')
     return value.kind === 'picked'
       ? `the ${String(value.tone)} colour of the ${String(value.from)}`

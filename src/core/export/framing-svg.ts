@@ -15,10 +15,11 @@ const pathOf = (polygons: readonly Polygon[]): string =>
   polygons.map((polygon) => `M${polygon.map(([x, y]) => `${number(x)} ${number(y)}`).join('L')}Z`).join('');
 
 /** Why a border can't be vectors, in a few words; null where it can. */
-function pixelsOf({ paint, dash, relief, shadow }: Border): string | null {
+function pixelsOf({ paint, dash, relief, shadow, echo }: Border): string | null {
+  if (echo && echo.blend !== 'normal') return 'mixed echoes';
   if (relief) return 'relief';
   if (shadow) return 'a shadow on the photo';
-  if (typeof paint !== 'string') return paint.kind === 'texture' ? 'a texture' : paint.kind === 'picked' ? 'a colour from each photo' : 'a gradient'; // prettier-ignore
+  if (typeof paint !== 'string') return paint.kind === 'texture' ? 'a texture' : paint.kind === 'pattern' ? 'a pattern' : paint.kind === 'picked' ? 'a colour from each photo' : 'a gradient'; // prettier-ignore
   return dash ? 'dashes' : null;
 }
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { colourSchema } from '../paint';
+import { blendSchema, colourSchema } from '../paint';
+import { BLENDS } from './relief';
 import { defineLayer, number, shareSchema, signedLengthSchema } from './layer';
 
 /** Most copies of a band. */
@@ -18,6 +19,8 @@ export const echo = defineLayer({
     keeps: shareSchema.default(1),
     /** The colour that they come to with the last; null: as the band. */
     into: colourSchema.nullable().default(null),
+    /** How each is mixed with those that were laid before it: echoes of a band are a group by themselves. */
+    blend: blendSchema.default('normal'),
     /** Below the cutout, each below the one before; or over it, each over the one before. */
     lies: z.enum(['behind', 'before']).default('before'),
   }),
@@ -32,6 +35,7 @@ export const echo = defineLayer({
     y: { label: 'Down by', as: 'length', slider: [-0.3, 0.3] },
     keeps: { label: 'Keeps', as: 'strength' },
     into: { label: 'Into', as: 'colour', open: 'as the band' },
+    blend: { label: 'Mixed', as: 'select', options: BLENDS },
     lies: { label: 'Lie', as: 'choice', options: { before: 'on top', behind: 'behind' } },
   },
 });

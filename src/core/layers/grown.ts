@@ -15,7 +15,9 @@ export type Growth = {
 export function grownPaint<P extends LinePaint>(paint: P, { length }: Growth): P {
   if (typeof paint !== 'object') return paint;
   if (paint.kind === 'contour') return { ...paint, depth: length(paint.depth) };
-  return paint.kind === 'texture' ? { ...paint, size: Math.max(0.01, length(paint.size)) } : paint;
+  return paint.kind === 'texture' || paint.kind === 'pattern'
+    ? { ...paint, size: Math.max(0.01, length(paint.size)) }
+    : paint;
 }
 
 function grownValue(value: unknown, growth: Growth): unknown {

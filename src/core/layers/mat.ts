@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { areaPaintSchema } from '../paint';
+import { groundPaintSchema } from '../paint';
 import { defineLayer, lengthSchema, number } from './layer';
 
 /** Room round the frame. Without a paint of its own the backdrop goes on there. */
@@ -9,7 +9,7 @@ export const mat = defineLayer({
     right: lengthSchema.default(0),
     bottom: lengthSchema.default(0),
     left: lengthSchema.default(0),
-    paint: areaPaintSchema.nullable().default(null),
+    paint: groundPaintSchema.nullable().default(null),
   }),
   lengths: ['top', 'right', 'bottom', 'left'],
   title: () => 'Mat',

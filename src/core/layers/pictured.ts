@@ -1,8 +1,8 @@
 /** What layers behind and before the photo have in common. */
 import { z } from 'zod';
-import { areaPaintSchema } from '../paint';
+import { groundPaintSchema } from '../paint';
 import { scaleShape, shapeSchema, type Shape, type ShapeDocument } from '../shape';
-import { cornersMoved, FITS, isConvex, type Corner, type Corners } from '../pictures';
+import { cornersMoved, FITS, isConvex, pictureSchema, type Corner, type Corners } from '../pictures';
 import { lengthSchema, onSchema, shareSchema, signedLengthSchema, type Control } from './layer';
 
 const extent = lengthSchema.gt(0);
@@ -61,13 +61,9 @@ export function layerMoved<L extends Placed>(layer: L, move: Move, length: (v: n
 }
 
 export const picturedFields = {
-  paint: areaPaintSchema.default('#f4efe6'),
+  paint: groundPaintSchema.default('#f4efe6'),
   /** SHA-256 of a kept picture. */
-  picture: z
-    .string()
-    .regex(/^[0-9a-f]{64}$/, { error: 'expected the SHA-256 of a kept picture' })
-    .nullable()
-    .default(null),
+  picture: pictureSchema.nullable().default(null),
   /** How a picture fills its place, and the photo the picture: a photo behind always covers. */
   fit: z.enum(FITS).default('cover'),
   /** Where a picture lies: a box, four corners that it is bent to, or all over. */

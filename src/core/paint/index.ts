@@ -14,15 +14,19 @@ export {
 } from './filters';
 export {
   areaPaintSchema,
+  groundPaintSchema,
+  isPattern,
   coloursOf,
   isClear,
   isPicked,
   linePaintSchema,
   type AreaPaint,
+  type GroundPaint,
+  type PatternPaint,
   type LinePaint,
   type Picked,
   type TexturePaint,
 } from './paint';
 export { fillPaint, type PaintRows } from './rows';
 export { fillPlaces, placesOf, type PaintBox, type Places } from './places';
-export { fadeRamp, flatRamp, RAMP_STEPS, rampOf } from './ramp';
+export { fadeRamp, flatRamp, RAMP_STEPS, rampOf, type Ramp } from './ramp';

@@ -1,5 +1,6 @@
 /** What an area is painted with: a colour or a gradient. */
 import { z } from 'zod';
+import { pictureSchema } from '../pictures';
 import { textureSchema } from '../texture';
 import { colourSchema, parseColour } from './colour';
 
@@ -55,6 +56,19 @@ const textureSchemaOfAreas = z.strictObject({
 /** On a line it lies flat on the frame, or runs along. */
 const textureSchemaOfLines = textureSchemaOfAreas.extend({ lies: z.enum(['flat', 'along']).default('flat') });
 
+/** A kept picture laid side by side, each so wide, frame units; none until one is chosen. */
+const patternSchemaOfAreas = z.strictObject({
+  kind: z.literal('pattern'),
+  /** SHA-256 of a kept picture. */
+  picture: pictureSchema.nullable().default(null),
+  size: z.number().min(0.1).max(100_000),
+  angle: z.number().min(-360).max(360).default(0),
+  lies: z.literal('flat').default('flat'),
+});
+
+/** On a line it lies flat on the frame, or runs along. */
+const patternSchemaOfLines = patternSchemaOfAreas.extend({ lies: z.enum(['flat', 'along']).default('flat') });
+
 /** One colour taken from each photo itself. */
 const pickedSchema = z.strictObject({
   kind: z.literal('picked'),
@@ -72,24 +86,42 @@ export const areaPaintSchema = z.union([
 ]);
 export type AreaPaint = z.infer<typeof areaPaintSchema>;
 
+/** What is larger than a photo may be a picture, too. */
+export const groundPaintSchema = z.union([
+  colourSchema,
+  z.discriminatedUnion('kind', [...commonSchemas, textureSchemaOfAreas, patternSchemaOfAreas]),
+]);
+export type GroundPaint = z.infer<typeof groundPaintSchema>;
+
 /** A line may also change along its length. */
 export const linePaintSchema = z.union([
   colourSchema,
-  z.discriminatedUnion('kind', [...commonSchemas, alongSchema, textureSchemaOfLines]),
+  z.discriminatedUnion('kind', [...commonSchemas, alongSchema, textureSchemaOfLines, patternSchemaOfLines]),
 ]);
 export type LinePaint = z.infer<typeof linePaintSchema>;
 
 export type TexturePaint = z.infer<typeof textureSchemaOfLines>;
+export type PatternPaint = z.infer<typeof patternSchemaOfLines>;
+
+/** True for a paint whose colours do not stand in it: they come from pictures. */
+export const isPattern = (paint: LinePaint): paint is PatternPaint =>
+  typeof paint !== 'string' && paint.kind === 'pattern';
 
 /** Where a colour is taken from a photo, and which. */
 export type Picked = z.infer<typeof pickedSchema>;
 
 export const isPicked = (paint: LinePaint): paint is Picked => typeof paint !== 'string' && paint.kind === 'picked';
 
-/** Every colour that stands in a paint: none where each photo gives its own. */
+/** Every colour that stands in a paint: none where a photo or a picture gives its own. */
 export const coloursOf = (paint: LinePaint): readonly string[] =>
-  typeof paint === 'string' ? [paint] : isPicked(paint) ? [] : paint.stops.map(([, colour]) => colour);
+  typeof paint === 'string'
+    ? [paint]
+    : isPicked(paint) || isPattern(paint)
+      ? []
+      : paint.stops.map(([, colour]) => colour);
 
 /** True where nothing of it would be seen. */
 export const isClear = (paint: LinePaint): boolean =>
-  !isPicked(paint) && coloursOf(paint).every((colour) => parseColour(colour).alpha === 0);
+  isPattern(paint)
+    ? paint.picture === null
+    : !isPicked(paint) && coloursOf(paint).every((colour) => parseColour(colour).alpha === 0);

@@ -4,12 +4,11 @@ import type { AreaPaint } from './paint';
 /** A part of the picture, in pixels; it need not lie on whole ones. */
 export type PaintBox = { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
 
+/** Whole pixels. */
+type Window = { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
+
 /** Values 0…65535 for 0…1, row by row over a window of whole pixels. */
-export type Field = {
-  readonly left: number;
-  readonly top: number;
-  readonly width: number;
-  readonly height: number;
+export type Field = Window & {
   readonly values: Uint16Array<ArrayBufferLike>;
 };
 
@@ -19,7 +18,9 @@ export type Places =
   | { readonly kind: 'linear'; readonly dx: number; readonly dy: number; readonly at: number }
   | { readonly kind: 'radial'; readonly cx: number; readonly cy: number; readonly rx: number; readonly ry: number }
   | { readonly kind: 'conic'; readonly cx: number; readonly cy: number; readonly from: number }
-  | { readonly kind: 'field'; readonly field: Field };
+  | { readonly kind: 'field'; readonly field: Field }
+  /** The ramp has a colour for every pixel of a window; places on it are not asked for. */
+  | { readonly kind: 'each'; readonly window: Window };
 
 type Linear = Extract<AreaPaint, { kind: 'linear' }>;
 type Radial = Extract<AreaPaint, { kind: 'radial' }>;
@@ -65,6 +66,7 @@ export function placesOf(
 export function fillPlaces(places: Places, x: number, y: number, n: number, out: Float32Array): void {
   switch (places.kind) {
     case 'flat':
+    case 'each':
       out.fill(0, 0, n);
       return;
     case 'linear': {

@@ -24,6 +24,12 @@ export function fillPaint(
     at.fill(0, 0, n);
     return;
   }
+  if (places.kind === 'each') {
+    const { left, top, width } = places.window;
+    const from = ((y - top) * width + x - left) * 4;
+    for (let i = 0; i < n; i++) at[i] = from + i * 4;
+    return;
+  }
   fillPlaces(places, x, y, n, scratch);
   for (let i = 0; i < n; i++) {
     const t = scratch[i]!;

@@ -1,9 +1,13 @@
 /** Pictures at hand in this thread. They come from files, which core does not read itself. */
+import { z } from 'zod';
 import { WobrelError } from '../errors';
 import { levelsOf, type Level, type PictureRaster } from './levels';
 
 /** A picture with what is sampled where it is drawn smaller: half of it, a quarter…, premultiplied. */
 export type Picture = { readonly width: number; readonly height: number; readonly levels: readonly Level[] };
+
+/** What a kept picture is called: the SHA-256 of its file. */
+export const pictureSchema = z.string().regex(/^[0-9a-f]{64}$/, { error: 'expected the SHA-256 of a kept picture' });
 
 /** Longest side of pictures at hand, pixels: what is larger is brought at this size. */
 export const PICTURE_SIDE = 4096;

@@ -84,7 +84,7 @@ export type Band = {
 
 /** Whether a border has to be asked how its pixels lie beside it. */
 const hasPlaces = ({ relief, paint }: Border): boolean =>
-  relief !== null || (typeof paint !== 'string' && paint.kind === 'texture');
+  relief !== null || (typeof paint !== 'string' && (paint.kind === 'texture' || paint.kind === 'pattern'));
 
 /** Where everything that a border may touch is looked for need not be known finely, pixels. */
 const ROUGHLY = 0.5;

@@ -1,6 +1,6 @@
 /** A template at one size into a plate. */
 import type { Border, Light } from '../layers';
-import type { AreaPaint, PaintBox, Picked } from '../paint';
+import type { GroundPaint, PaintBox, Picked } from '../paint';
 import { bandsOf, coverage, type PixelWindow } from '../raster';
 import { difference, union, type Polygon } from '../shape';
 import { hasSlots, outputHeight, pictureOf, type Template } from '../template';
@@ -81,7 +81,7 @@ function groundOf(
   const none = [0, 0, 0, 0] as const;
   const bare = matte ? sourceOver(none, withOpacity(matte, 1)) : none;
   const mat = box.width > frame.width || box.height > frame.height ? template.mat.paint : null;
-  const coat = (paint: AreaPaint, within: PaintBox): Coat => ({
+  const coat = (paint: GroundPaint, within: PaintBox): Coat => ({
     ...paintRows(paint, 1, { ...ground, box: within }),
     dash: null,
   });

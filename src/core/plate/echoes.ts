@@ -1,6 +1,6 @@
 /** Copies of bands, each a step smaller, turned or moved: drawn from one band, with the light where it is. */
 import type { Border } from '../layers';
-import { fillPaint, fillPlaces, flatRamp, isPicked, parseColour, type Picked } from '../paint';
+import { blendRow, fillPaint, fillPlaces, flatRamp, isPicked, parseColour, type Blend, type Picked } from '../paint';
 import { coverage, softCoverage, type PixelWindow } from '../raster';
 import { after, boundsOf, inverseOf, mapPoint, stepMap, type Affine, type Polygon } from '../shape';
 import { bandMaker, bandOf, castOffset, shineOf, type Band, type BandScene } from './band';
@@ -143,6 +143,26 @@ function drawShadow({ window, data }: Canvas, { covers, opacity }: Copy, border:
   }
 }
 
+/** Colours as they come out on what is there by a blend mode: Compositing 1 §5.1, cs = (1 − αb)·cs + αb·B(cb, cs). */
+function blendOn(mode: Blend, there: Float32Array, from: number, colours: Float32Array, n: number): void {
+  const [below, own, at] = [new Float32Array(n * 3), new Float32Array(n * 4), new Int32Array(n)];
+  for (let i = 0, k = from; i < n; i++, k += 4) {
+    const alpha = there[k + 3]!;
+    for (let c = 0; c < 3; c++) {
+      below[3 * i + c] = alpha > 0 ? Math.min(1, there[k + c]! / alpha) : 0;
+      own[4 * i + c] = colours[3 * i + c]!;
+    }
+    own[4 * i + 3] = 1;
+    at[i] = 4 * i;
+  }
+  blendRow(mode, below, { values: own, at }, n);
+  for (let i = 0, k = from; i < n; i++, k += 4)
+    for (let c = 0; c < 3; c++) {
+      const q = 3 * i + c;
+      colours[q]! += there[k + 3]! * (below[q]! - colours[q]!);
+    }
+}
+
 function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: Echoed, scene: EchoScene): void {
   const part = touched(copy.covers, window);
   if (!part) return;
@@ -189,6 +209,7 @@ function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: 
       }
       shine?.lay(colours, amounts, n);
       let k = ((part.top + y - window.top) * window.width + part.left + first - window.left) * 4;
+      if (border.echo.blend !== 'normal') blendOn(border.echo.blend, data, k, colours, n);
       for (let i = 0; i < n; i++, k += 4) {
         const a = alphas[i]!;
         if (a > 0) over(data, k, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a);

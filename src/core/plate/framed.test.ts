@@ -100,6 +100,21 @@ test('echoes fade and change their colour step by step', () => {
   expect(at(100, 169)[3]).toBe(64);
 });
 
+test.each([
+  ['multiply', (v: number) => v * v],
+  ['screen', (v: number) => 1 - (1 - v) ** 2],
+  ['difference', () => 0],
+] as const)('echoes that overlap are mixed by %s, as a group by themselves (Compositing 1 §9.1)', (blend, mixed) => {
+  const paint = [0.75, 0.5, 0.25];
+  const hex = `#${paint.map((v) => Math.round(v * 255).toString(16)).join('')}`;
+  const echo = { count: 2, scale: 1, angle: 0, x: 20, lies: 'behind', blend };
+  const { at } = looked({ borders: [{ ...band, paint: hex, echo }] });
+  // Upper bars of both lie over each other from 160 to 180, of the second alone beyond.
+  const near = (found: number[], wanted: number[]) => wanted.forEach((v, c) => expect(Math.abs(found[c]! - v * 255)).toBeLessThanOrEqual(2)); // prettier-ignore
+  near(at(170, 45), [...paint.map(mixed), 1]);
+  near(at(190, 45), [...paint, 1]);
+});
+
 test('fifty echoes of a band that each photo colours take that colour', () => {
   const picked = { kind: 'picked', from: 'photo', tone: 'main' };
   const fields = { borders: [{ width: 4, paint: picked, echo: { count: 50, scale: 0.97, angle: 2, lies: 'before' } }] };

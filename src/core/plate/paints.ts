@@ -12,6 +12,7 @@ import {
 import { alongField, depthField, type Beside, type Line, type PixelWindow } from '../raster';
 import { boundsOf, type Polygon } from '../shape';
 import { inPlaces, inSteps } from './steps';
+import { patternColours } from './patterns';
 import { textureValues } from './textures';
 
 export type PaintGround = {
@@ -50,8 +51,14 @@ export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround
     const pick = ground.picks.findIndex((other) => samePick(paint, other));
     return { ramp: flatRamp('#000000', opacity), places: { kind: 'flat' }, pick };
   }
-  const ramp = rampOf(paint.stops, opacity);
   const { outline, window, scale } = ground;
+  if (paint.kind === 'pattern') {
+    const { picture } = paint;
+    if (picture === null) return { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1 };
+    const ramp = patternColours({ ...paint, picture }, opacity, { ...ground, beside: ground.beside ?? null });
+    return { ramp, places: { kind: 'each', window }, pick: -1 };
+  }
+  const ramp = rampOf(paint.stops, opacity);
   const field = (values: Uint16Array) => ({ ramp, places: { kind: 'field', field: { ...window, values } }, pick: -1 }) as const; // prettier-ignore
   if (paint.kind === 'contour') return field(depthField(outline, paint.depth * scale, window));
   if (paint.kind === 'along') return field(alongField(ground.line ?? { outline, reach: 0 }, window));

@@ -43,7 +43,7 @@ const hasPaint = (paint: LinePaint, ...kinds: readonly string[]): boolean =>
 const fieldsOf = ({ tints, shadows, borders, edge }: Finished): number =>
   tints.filter(({ on, paint }) => on && hasPaint(paint, 'contour', 'texture')).length +
   shadows.filter(({ on, kind }) => on && kind === 'inner').length +
-  borders.filter(({ on, relief, paint }) => on && (relief !== null || hasPaint(paint, 'texture'))).length +
+  borders.filter(({ on, relief, paint }) => on && (relief !== null || hasPaint(paint, 'texture', 'pattern'))).length +
   (edge.relief ? 2 : 0);
 
 const copiesOf = ({ borders }: Finished): number =>

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { outputSchema, ppiSchema } from './outputs';
 import { before, behind, border, caption, edgeRelief, light, mat, reflection, rough, shadow, tint } from '../layers';
-import { areaPaintSchema, filtersSchema } from '../paint';
+import { groundPaintSchema, filtersSchema } from '../paint';
 import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
 
@@ -158,7 +158,7 @@ export const documentSchema = z.strictObject({
   reflection: reflection.schema.nullable().default(null),
   mat: whole(mat.schema),
   captions: z.array(caption.schema).max(16).default([]),
-  backdrop: areaPaintSchema.nullable().default(null),
+  backdrop: groundPaintSchema.nullable().default(null),
   limits: whole(limitsSchema),
   metadata: whole(metadataSchema),
   outputs: z

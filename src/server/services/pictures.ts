@@ -11,7 +11,7 @@ import { sha256Of, writeWhole } from '../store';
 import { demand, note, type Here } from '../workspace';
 import { cleanName } from './names';
 
-const { pictures, batches, deliveries, templateVersions } = tables;
+const { pictures, batches, deliveries, framings, templateVersions } = tables;
 
 export type KeptPicture = {
   readonly sha256: string;
@@ -22,16 +22,17 @@ export type KeptPicture = {
   readonly uses: number;
 };
 
-/** How often each picture is shown, by batches and saved versions: of them only those are read that show any. */
+/** How often each picture is shown, by batches, saved versions and framings: of them only those are read that show any. */
 async function uses(here: Here): Promise<ReadonlyMap<string, number>> {
   const shows = '%"picture":"%';
-  const [drafts, versions] = await Promise.all([
+  const [drafts, versions, kept] = await Promise.all([
     here.db.select({ document: batches.draft }).from(batches).where(like(batches.draft, shows)),
     here.db.select({ document: templateVersions.document }).from(templateVersions).where(like(templateVersions.document, shows)), // prettier-ignore
+    here.db.select({ document: framings.document }).from(framings).where(like(framings.document, shows)),
   ]);
   const counts = new Map<string, number>();
-  for (const { document } of [...drafts, ...versions])
-    for (const sha256 of new Set(picturesOf(document as Template).map((one) => one.sha256)))
+  for (const { document } of [...drafts, ...versions, ...kept])
+    for (const sha256 of new Set(picturesOf(document).map((one) => one.sha256)))
       counts.set(sha256, (counts.get(sha256) ?? 0) + 1);
   return counts;
 }
@@ -95,10 +96,11 @@ export async function deletePicture(here: Here, sha256: string): Promise<void> {
     const used = [
       await tx.select({ id: batches.id }).from(batches).where(like(batches.draft, part)).limit(1),
       await tx.select({ id: templateVersions.id }).from(templateVersions).where(like(templateVersions.document, part)).limit(1), // prettier-ignore
+      await tx.select({ id: framings.id }).from(framings).where(like(framings.document, part)).limit(1),
       await tx.select({ id: deliveries.id }).from(deliveries).where(like(deliveries.document, part)).limit(1),
     ].flat();
     if (used.length > 0)
-      throw new WobrelError('conflict', 'A batch, a saved template or a delivery shows this picture.');
+      throw new WobrelError('conflict', 'A batch, a saved template, a framing or a delivery shows this picture.');
     const [row] = await tx.delete(pictures).where(eq(pictures.sha256, sha256)).returning({ name: pictures.name });
     if (row) await note(tx, here, { verb: 'deleted', kind: 'picture', name: row.name });
   });

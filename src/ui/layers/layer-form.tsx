@@ -41,6 +41,9 @@ const NUMBERS = {
   number: { unit: '', step: 1 },
 } as const;
 
+/** A paint that some layers take, and some do not. */
+const PATTERN = { kind: 'pattern', size: 1 };
+
 /** Lengths that suit a template's layers. */
 function roomOf(template: Template): Room {
   const { width, height } = template.frame;
@@ -199,6 +202,7 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
             key={key}
             label={label}
             isLine={control.isLine ?? false}
+            takesPattern={(definition.schema.shape[key] as z.ZodType).safeParse(PATTERN).success}
             paint={value as LinePaint}
             depth={control.depth?.(values, room) ?? room.depth}
             unit={unit}

@@ -1,12 +1,13 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { isPicked, type LinePaint } from '@/core/paint';
+import { isPattern, isPicked, type LinePaint } from '@/core/paint';
 import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from './colour-field';
 import { NumberField } from '../shared/number-field';
 import { optionsOf, SelectField } from '../shared/select-field';
 import { GradientBar } from './gradient-bar';
+import { PatternFields } from './pattern-fields';
 import { TextureFields } from './texture-fields';
 import { asKind, kindOf, movedStop, type Gradient, type PaintKind, type Stop } from './paint-kinds';
 
@@ -19,6 +20,7 @@ const KINDS: Readonly<Record<PaintKind, string>> = {
   radial: 'radial gradient',
   conic: 'conic gradient',
   texture: 'texture',
+  pattern: 'picture as pattern',
 };
 const FROM = { subject: 'its subject', ground: 'its ground', photo: 'all of it' } as const;
 const TONES = { main: 'main', vivid: 'vivid', light: 'light', dark: 'dark' } as const;
@@ -39,6 +41,8 @@ type PaintFieldProps = {
   readonly side: number;
   /** True for a line, which may change along its length. */
   readonly isLine?: boolean;
+  /** True where it may be a picture. */
+  readonly takesPattern?: boolean;
   readonly onChange: (paint: LinePaint) => void;
   readonly onDrag: (active: boolean) => void;
 };
@@ -52,7 +56,10 @@ function Geometry({
   isLine,
   onChange,
   onDrag,
-}: Omit<PaintFieldProps, 'label' | 'paint' | 'isLine'> & { readonly paint: Gradient; readonly isLine: boolean }) {
+}: Omit<PaintFieldProps, 'label' | 'paint' | 'isLine' | 'takesPattern'> & {
+  readonly paint: Gradient;
+  readonly isLine: boolean;
+}) {
   const degrees = { min: -3600, max: 3600, unit: '°', slider: [0, 360] as const, onDrag };
   const share = (label: string, axis: 0 | 1, at: readonly [number, number], set: (at: [number, number]) => void) => (
     <NumberField
@@ -125,8 +132,8 @@ function Geometry({
 }
 
 /** A colour or a gradient: its kind, its stops, and where it lies. */
-export function PaintField({ label, paint, isLine = false, ...rest }: PaintFieldProps) {
-  const { depth, side, onChange, onDrag } = rest;
+export function PaintField({ label, paint, isLine = false, takesPattern = false, ...rest }: PaintFieldProps) {
+  const { depth, unit, side, onChange, onDrag } = rest;
   const [stop, setStop] = useState(0);
   const kinds = (
     <SelectField
@@ -135,7 +142,7 @@ export function PaintField({ label, paint, isLine = false, ...rest }: PaintField
       onChange={(kind) => onChange(asKind(paint, kind as PaintKind, { depth, side, isLine }))}
     >
       {Object.entries(KINDS)
-        .filter(([kind]) => isLine || kind !== 'along')
+        .filter(([kind]) => (isLine || kind !== 'along') && (takesPattern || kind !== 'pattern'))
         .map(([kind, words]) => (
           <option key={kind} value={kind}>
             {words}
@@ -166,6 +173,13 @@ export function PaintField({ label, paint, isLine = false, ...rest }: PaintField
           options={TONES}
           onChange={(tone) => onChange({ ...paint, tone })}
         />
+      </>
+    );
+  if (isPattern(paint))
+    return (
+      <>
+        {kinds}
+        <PatternFields {...{ paint, unit, side, isLine, onChange, onDrag }} />
       </>
     );
   const { stops } = paint;

@@ -1,20 +1,29 @@
 /** Paints as they are offered, and how one becomes another. */
-import { isPicked, parseColour, RAMP_STEPS, rampOf, type LinePaint, type Picked } from '@/core/paint';
+import {
+  isPattern,
+  isPicked,
+  parseColour,
+  RAMP_STEPS,
+  rampOf,
+  type LinePaint,
+  type PatternPaint,
+  type Picked,
+} from '@/core/paint';
 import { anotherTexture } from './textures';
 
-export type Gradient = Exclude<LinePaint, string | Picked>;
-export type PaintKind = 'colour' | 'picked' | Gradient['kind'];
+export type Gradient = Exclude<LinePaint, string | Picked | PatternPaint>;
+export type PaintKind = 'colour' | 'picked' | 'pattern' | Gradient['kind'];
 export type Stop = Gradient['stops'][number];
 
 export const kindOf = (paint: LinePaint): PaintKind => (typeof paint === 'string' ? 'colour' : paint.kind);
 
-/** What stands for a colour that each photo gives. */
+/** What stands for colours that a photo or a picture gives. */
 const UNPICKED = '#808080';
 
 /** The colour that stands for a paint where there is room for one. */
 export function firstColour(paint: LinePaint): string {
   if (typeof paint === 'string') return paint;
-  return isPicked(paint) ? UNPICKED : paint.stops[0]![1];
+  return isPicked(paint) || isPattern(paint) ? UNPICKED : paint.stops[0]![1];
 }
 
 const clear = (colour: string) => `${colour.slice(0, 7).padEnd(7, '0')}00`;
@@ -33,10 +42,13 @@ export type Suits = { readonly depth: number; readonly side: number; readonly is
 export function asKind(paint: LinePaint, kind: PaintKind, { depth, side, isLine }: Suits): LinePaint {
   if (kind === 'colour') return firstColour(paint);
   if (kind === 'picked') return { kind, from: 'subject', tone: 'main' };
+  if (kind === 'pattern')
+    return { kind, picture: null, size: Math.max(0.1, side / 8), angle: 0, lies: isLine ? 'along' : 'flat' };
   const colour = full(firstColour(paint));
-  const stops: Stop[] = typeof paint === 'string' || isPicked(paint) ? [[0, colour], [1, clear(colour)]] : paint.stops; // prettier-ignore
+  const own = typeof paint === 'string' || isPicked(paint) || isPattern(paint) ? null : paint.stops;
+  const stops: Stop[] = own ?? [[0, colour], [1, clear(colour)]]; // prettier-ignore
   if (kind === 'texture') {
-    const two: Stop[] = typeof paint === 'string' || isPicked(paint) ? [[0, colour], [1, lighter(colour)]] : stops; // prettier-ignore
+    const two: Stop[] = own ?? [[0, colour], [1, lighter(colour)]]; // prettier-ignore
     return anotherTexture({ stops: two, seed: 1 }, isLine ? 'brushed' : 'paper', side, isLine);
   }
   if (kind === 'linear') return { kind, angle: 180, stops };

@@ -23,6 +23,7 @@ export function BackdropSection({ template, store }: { template: Template; store
       />
       {backdrop !== null && (
         <PaintField
+          takesPattern
           label="Paint"
           paint={backdrop}
           depth={Math.min(frame.width, frame.height) / 4}

@@ -116,6 +116,7 @@ export function MatSection({ template, store }: PartProps) {
       />
       {mat.paint !== null && (
         <PaintField
+          takesPattern
           label="Paint"
           paint={mat.paint}
           depth={goodDepth(template)}

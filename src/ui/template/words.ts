@@ -120,6 +120,7 @@ export const matWords = ({ mat, frame }: Template): string => matLayer.words(mat
 function paintWords(paint: LinePaint): string {
   if (typeof paint === 'string') return paint;
   if (paint.kind === 'texture') return TEXTURES[paint.of.kind].label.toLowerCase();
+  if (paint.kind === 'pattern') return 'a picture as pattern';
   return isPicked(paint) ? `${paint.tone} colour of the ${paint.from}` : `${paint.kind} gradient`;
 }
 

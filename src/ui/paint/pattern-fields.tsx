@@ -1,0 +1,52 @@
+'use client';
+import type { PatternPaint } from '@/core/paint';
+import { PictureField } from '../pictures/picture-field';
+import { ChoiceField } from '../shared/choice-field';
+import { NumberField } from '../shared/number-field';
+
+type PatternFieldsProps = {
+  readonly paint: PatternPaint;
+  readonly isLine: boolean;
+  readonly unit: string;
+  /** The frame's shorter side: sizes go by it. */
+  readonly side: number;
+  readonly onChange: (paint: PatternPaint) => void;
+  readonly onDrag: (active: boolean) => void;
+};
+
+const LIES = { flat: 'flat', along: 'along it' } as const;
+
+/** Which picture is laid side by side, and how large. */
+export function PatternFields({ paint, isLine, unit, side, onChange, onDrag }: PatternFieldsProps) {
+  return (
+    <>
+      <PictureField picture={paint.picture} onChange={(picture) => onChange({ ...paint, picture })} />
+      <NumberField
+        label="Each wide"
+        value={paint.size}
+        min={0.1}
+        max={100_000}
+        unit={unit}
+        step={side < 200 ? 0.1 : 1}
+        slider={[side / 100, side / 2]}
+        onChange={(size) => onChange({ ...paint, size })}
+        onDrag={onDrag}
+      />
+      {isLine && (
+        <ChoiceField label="Runs" value={paint.lies} options={LIES} onChange={(lies) => onChange({ ...paint, lies })} />
+      )}
+      {paint.lies === 'flat' && (
+        <NumberField
+          label="Turned"
+          value={paint.angle}
+          min={-360}
+          max={360}
+          unit="°"
+          slider={[-180, 180]}
+          onChange={(angle) => onChange({ ...paint, angle })}
+          onDrag={onDrag}
+        />
+      )}
+    </>
+  );
+}
