@@ -235,7 +235,7 @@ describe('what was seen', () => {
         .check(seen())
         .find(({ check }) => check === 'bent');
     expect(found(1.1)).toBeUndefined();
-    expect(found(-0.5)!.message).toMatch(/^the outline is bent \d[\d.]* % of the way that its pins say: further, it would run across itself$/); // prettier-ignore
+    expect(found(-0.5)!.message).toMatch(/^the outline is bent \d[\d.]* % of the way that its pins say: further, it would run across itself at -?\d+, -?\d+ px$/); // prettier-ignore
   });
 
   test('medians are those of the batch', () => {

@@ -19,8 +19,9 @@ const pinned = (moves: readonly (readonly [Point, Point])[]): Pin[] => moves.map
 const area = (outline: Outline) => measureOutline(outline).area;
 
 test('pins that stay change nothing at all', () => {
-  for (const outline of [CIRCLE, STAR]) expect(bent(outline, still(CORNERS))).toEqual({ outline, share: 1 });
-  expect(bent(STAR, [])).toEqual({ outline: STAR, share: 1 });
+  for (const outline of [CIRCLE, STAR])
+    expect(bent(outline, still(CORNERS))).toEqual({ outline, share: 1, crossing: null });
+  expect(bent(STAR, [])).toEqual({ outline: STAR, share: 1, crossing: null });
 });
 
 test('a rigid motion of all pins is that motion of the outline, exactly', () => {
@@ -28,7 +29,7 @@ test('a rigid motion of all pins is that motion of the outline, exactly', () => 
   const motion = [cos, sin, -sin, cos, 130, -70] as const;
   const move = ([x, y]: Point): Point => [cos * x - sin * y + 130, sin * x + cos * y - 70];
   const pins = pinned(CORNERS.map((from) => [from, move(from)] as const));
-  expect(bent(STAR, pins)).toEqual({ outline: mapOutline(STAR, motion), share: 1 });
+  expect(bent(STAR, pins)).toEqual({ outline: mapOutline(STAR, motion), share: 1, crossing: null });
   // One pin moves all of it.
   const one = bent(STAR, pinned([[CORNERS[0]!, [left + 20, top - 30]]]));
   expect(one.outline).toEqual(mapOutline(STAR, [1, 0, 0, 1, 20, -30]));
@@ -134,6 +135,26 @@ test('no outline runs across itself, however far its pins are pulled', () => {
       expect(cross(a, b, c) * cross(a, b, d) < 0 && cross(c, d, a) * cross(c, d, b) < 0).toBe(false);
     }
   expect(polygonArea(polygon)).toBeGreaterThan(0);
+});
+
+test('where it would cross is told: near the outline as far as it is bent, and of a hole and its rim, too', () => {
+  const hole = mapOutline(CIRCLE, [0.5, 0, 0, 0.5, 250, 250]);
+  const ring = [...CIRCLE, ...hole.map(({ start, cubics }) => ({ start, cubics }))];
+  // The hole's right side is pulled out of the rim, which is held.
+  const pins = pinned([
+    [[right, 500], [right, 500]],
+    [[750, 500], [right + 100, 500]],
+    [[250, 500], [250, 500]],
+  ]); // prettier-ignore
+  const { outline, share, crossing } = bent(ring, pins);
+  expect(share).toBeGreaterThan(0);
+  expect(share).toBeLessThan(1);
+  const near = flatten(outline, 1, 0.05)
+    .flat()
+    .map(([x, y]) => Math.hypot(x - crossing![0], y - crossing![1]));
+  expect(Math.min(...near)).toBeLessThan(20);
+  // Contours that cross from the start are bent each for itself.
+  expect(bent([...CIRCLE, ...mapOutline(CIRCLE, [1, 0, 0, 1, 60, 0])], still(CORNERS).map((pin, i) => (i === 0 ? { ...pin, to: [pin.to[0] - 9, pin.to[1]] } : pin))).share).toBe(1); // prettier-ignore
 });
 
 test('one more pin on a bent outline changes nothing', () => {

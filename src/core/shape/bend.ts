@@ -3,7 +3,7 @@
  * "Image deformation using moving least squares"). Every place turns and moves as the pins near it do.
  */
 import { pointAt } from './cubic';
-import { crossesItself } from './crossing';
+import { crossingIn } from './crossing';
 import { mapOutline, snap, type Affine, type Contour, type Cubic, type Outline, type Point } from './path';
 import { boundsOfOutline } from './bounds';
 
@@ -113,15 +113,20 @@ function bentContour({ start, cubics }: Contour, pins: readonly Pin[], size: num
 
 const HALVINGS = 7;
 
-/**
- * The outline bent by pins, as far as it can be without running across itself.
- *
- * @returns also how much of the way the pins went, 0…1
- */
-export function bent(outline: Outline, pins: readonly Pin[]): { readonly outline: Outline; readonly share: number } {
-  if (pins.every(({ from, to }) => from[0] === to[0] && from[1] === to[1])) return { outline, share: 1 };
+export type Bent = {
+  readonly outline: Outline;
+  /** How much of the way the pins went, 0…1. */
+  readonly share: number;
+  /** Where the outline would run across itself if they went further; null where they went all the way. */
+  readonly crossing: Point | null;
+};
+
+/** The outline bent by pins, as far as it can be without running across itself. */
+export function bent(outline: Outline, pins: readonly Pin[]): Bent {
+  const all = (made: Outline): Bent => ({ outline: made, share: 1, crossing: null });
+  if (pins.every(({ from, to }) => from[0] === to[0] && from[1] === to[1])) return all(outline);
   const motion = commonMotion(pins);
-  if (motion) return { outline: mapOutline(outline, motion), share: 1 };
+  if (motion) return all(mapOutline(outline, motion));
   const [left, top, right, bottom] = boundsOfOutline(outline);
   const size = Math.max(right - left, bottom - top);
   const curves = outline.reduce((sum, { cubics }) => sum + cubics.length, 0);
@@ -130,14 +135,20 @@ export function bent(outline: Outline, pins: readonly Pin[]): { readonly outline
     const part = pins.map(({ from, to }): Pin => ({ from, to: [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share] })); // prettier-ignore
     return outline.map((contour) => bentContour(contour, part, size, most));
   };
+  // Contours that cross each other from the start may go on doing so.
+  const areApart = outline.length > 1 && crossingIn(outline) === null;
+  const crossingOf = (tried: Outline): Point | null =>
+    areApart ? crossingIn(tried) : tried.reduce<Point | null>((found, one) => found ?? crossingIn([one]), null);
   const whole = at(1);
-  if (!whole.some(crossesItself)) return { outline: whole, share: 1 };
+  let crossing = crossingOf(whole);
+  if (!crossing) return all(whole);
   let [best, low, high] = [outline, 0, 1];
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (low + high) / 2;
     const tried = at(middle);
-    if (tried.some(crossesItself)) high = middle;
+    const found = crossingOf(tried);
+    if (found) [high, crossing] = [middle, found];
     else [low, best] = [middle, tried];
   }
-  return { outline: best, share: low };
+  return { outline: best, share: low, crossing };
 }

@@ -11,25 +11,41 @@ const side = ([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point) => (bx - ax) * 
 const crosses = (a: Point, b: Point, c: Point, d: Point) =>
   side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
 
-/** True where a polygon runs across itself. */
-export function polygonCrosses(polygon: Polygon): boolean {
-  const sides = polygon.map((from, i) => {
-    const to = polygon[(i + 1) % polygon.length]!;
-    return { from, to, left: Math.min(from[0], to[0]), right: Math.max(from[0], to[0]) };
-  });
-  // Swept from left to right: only sides that overlap across are compared.
-  sides.sort((a, b) => a.left - b.left);
-  return sides.some((one, i) => {
-    for (let j = i + 1; j < sides.length && sides[j]!.left <= one.right; j++)
-      if (crosses(one.from, one.to, sides[j]!.from, sides[j]!.to)) return true;
-    return false;
-  });
+/** Where two lines that cross do so. */
+function placeOf(a: Point, b: Point, c: Point, d: Point): Point {
+  const t = side(c, d, a) / (side(c, d, a) - side(c, d, b));
+  return [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
 }
 
-/** True where the contour runs across itself; touching in a point is no crossing. */
-export function crossesItself(contour: Contour): boolean {
-  const [polygon] = flatten([contour], 1, Infinity);
-  const [left, top, right, bottom] = boundsOf([polygon!])!;
-  const size = Math.max(right - left, bottom - top);
-  return polygonCrosses(flatten([contour], 1, Math.max(size * FINENESS, 1e-4))[0]!);
+/** A place where polygons run across themselves or each other; null where there is none. */
+function polygonCrossing(polygons: readonly Polygon[]): Point | null {
+  const sides = polygons.flatMap((polygon) =>
+    polygon.map((from, i) => {
+      const to = polygon[(i + 1) % polygon.length]!;
+      return { from, to, left: Math.min(from[0], to[0]), right: Math.max(from[0], to[0]) };
+    }),
+  );
+  // Swept from left to right: only sides that overlap across are compared.
+  sides.sort((a, b) => a.left - b.left);
+  for (const [i, one] of sides.entries())
+    for (let j = i + 1; j < sides.length && sides[j]!.left <= one.right; j++) {
+      const other = sides[j]!;
+      if (crosses(one.from, one.to, other.from, other.to)) return placeOf(one.from, one.to, other.from, other.to);
+    }
+  return null;
 }
+
+/** True where a polygon runs across itself. */
+export const polygonCrosses = (polygon: Polygon): boolean => polygonCrossing([polygon]) !== null;
+
+/** A place where contours run across themselves or each other; null where there is none. Touching in a point is no crossing. */
+export function crossingIn(contours: readonly Contour[]): Point | null {
+  const bounds = boundsOf(flatten(contours, 1, Infinity));
+  if (!bounds) return null;
+  const [left, top, right, bottom] = bounds;
+  const size = Math.max(right - left, bottom - top);
+  return polygonCrossing(flatten(contours, 1, Math.max(size * FINENESS, 1e-4)));
+}
+
+/** True where the contour runs across itself. */
+export const crossesItself = (contour: Contour): boolean => crossingIn([contour]) !== null;

@@ -1,6 +1,6 @@
 export { after, IDENTITY, inverseOf, mapPoint, stepMap } from './affine';
 export { around } from './around';
-export { bent, pinAt, type Pin } from './bend';
+export { bent, pinAt, type Bent, type Pin } from './bend';
 export { boundsOfOutline } from './bounds';
 export { resolve, unite, type FillRule } from './combine';
 export { cutAt, isStraight, pointAt } from './cubic';

@@ -3,7 +3,7 @@ import { framingDocument, framingOf, withFraming } from './framing';
 import { READY_FRAMINGS } from './framings';
 import { STARTING_FINISHES, withFinish } from './finishes';
 import { withFrame } from './frame';
-import { bentBy, parseTemplate, templateOutline } from './template';
+import { bendOf, parseTemplate, templateOutline } from './template';
 
 const FRAMINGS = READY_FRAMINGS.map(({ name, fields }) => [name, framingDocument.parse(fields)] as const);
 const template = (fields: object = {}) => parseTemplate({ wobrel: 1, name: 'T', ...fields });
@@ -64,6 +64,6 @@ test('a starting finish takes the framing’s place and leaves the outline bent 
 
 test('how far pins could go is told', () => {
   const pulled = (to: number) => [{ from: [0, 0.5], to: [0, 0.5] }, { from: [0.5, 0.5], to: [0.5, 0.5] }, { from: [1, 0.5], to: [to, 0.5] }, { from: [0.5, 0], to: [0.5, 0] }, { from: [0.5, 1], to: [0.5, 1] }]; // prettier-ignore
-  expect(bentBy(template({ edge: { pins: pulled(1.1) } }))).toBe(1);
-  expect(bentBy(template({ edge: { pins: pulled(-0.4) } }))).toBeLessThan(1);
+  expect(bendOf(template({ edge: { pins: pulled(1.1) } }))).toEqual({ share: 1, crossing: null });
+  expect(bendOf(template({ edge: { pins: pulled(-0.4) } })).share).toBeLessThan(1);
 });

@@ -12,6 +12,7 @@ import {
   roundOutline,
   type Outline,
   type Pin,
+  type Bent,
   type Shape,
   type ShapeDocument,
 } from '../shape';
@@ -122,7 +123,7 @@ export const featherReach = (edge: Template['edge']): number =>
   edge.featherSide === 'inside' ? 0 : featherShift(edge) + 1.5 * edge.feather;
 
 type Edged = Pick<Template, 'shape' | 'edge'>;
-type Outlined = { readonly outline: Outline; readonly bentBy: number };
+type Outlined = { readonly outline: Outline; readonly bend: Omit<Bent, 'outline'> };
 
 /** The pins of an edge in frame units. */
 export function pinsIn({ shape, edge }: Edged): Pin[] {
@@ -137,8 +138,8 @@ function outlined({ shape, edge }: Edged): Outlined {
   const known = edged.get(edge)?.get(shape);
   if (known) return known;
   const rounded = roundOutline(outlineOf(shape), edge.rounding);
-  const { outline, share } = bent(rounded, pinsIn({ shape, edge }));
-  const made = { outline: edge.rough ? raggedOutline(outline, edge.rough) : outline, bentBy: share };
+  const { outline, ...bend } = bent(rounded, pinsIn({ shape, edge }));
+  const made = { outline: edge.rough ? raggedOutline(outline, edge.rough) : outline, bend };
   if (!edged.has(edge)) edged.set(edge, new WeakMap());
   edged.get(edge)!.set(shape, made);
   return made;
@@ -147,5 +148,5 @@ function outlined({ shape, edge }: Edged): Outlined {
 /** The template's outline in frame units: its shape with rounded corners, bent, and as rough as it is. */
 export const templateOutline = (template: Edged): Outline => outlined(template).outline;
 
-/** How much of their way the pins go, 0…1: less than 1 where the outline would run across itself. */
-export const bentBy = (template: Edged): number => outlined(template).bentBy;
+/** How much of their way the pins go, and where the outline would run across itself if they went further, frame units. */
+export const bendOf = (template: Edged): Omit<Bent, 'outline'> => outlined(template).bend;

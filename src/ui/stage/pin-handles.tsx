@@ -1,7 +1,7 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { inverseOf, mapPoint, pinAt, boxPlaces, type Point } from '@/core/shape';
-import { pinsIn, type Template } from '@/core/template';
+import { bendOf, pinsIn, type Template } from '@/core/template';
 import type { TemplateStore } from '../template/store';
 import { arrowStep } from './keys';
 import { onScreen, type View } from './view';
@@ -51,6 +51,8 @@ const withoutPin = (template: Template, i: number): Template =>
 /** Pins that bend the outline: put by a click, dragged, moved by arrow keys, taken out by Delete. */
 export function PinHandles({ template, store, view, pointAt, onDrag }: PinHandlesProps) {
   const pins = pinsIn(template);
+  const { crossing } = bendOf(template);
+  const ring = crossing && onScreen(view, crossing);
   const bind = useDrag(
     ({ args: [i], xy, first, last, event }) => {
       event.stopPropagation();
@@ -68,6 +70,7 @@ export function PinHandles({ template, store, view, pointAt, onDrag }: PinHandle
         height={view.height}
         onClick={(event) => store.change((t) => withPinAt(t, pointAt([event.clientX, event.clientY])))}
       />
+      {ring && <circle className="stage-crossing" cx={ring[0]} cy={ring[1]} r={12} aria-hidden="true" />}
       {pins.map(({ from, to }, i) => {
         const [start, end] = [onScreen(view, from), onScreen(view, to)];
         return (

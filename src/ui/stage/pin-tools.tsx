@@ -1,7 +1,7 @@
 'use client';
 import { Button } from 'react-bootstrap';
 import { boxPlaces, mapPoint, type Point } from '@/core/shape';
-import { bentBy, type Template } from '@/core/template';
+import { bendOf, type Template } from '@/core/template';
 import type { TemplateStore } from '../template/store';
 import { MOST_PINS, withPinAt } from './pin-handles';
 
@@ -21,7 +21,7 @@ const PLACES: readonly Point[] = [
 /** One more pin, all of them out, and whether they could go all the way. */
 export function PinTools({ template, store }: { readonly template: Template; readonly store: TemplateStore }) {
   const { pins } = template.edge;
-  const share = bentBy(template);
+  const { share } = bendOf(template);
   const add = (t: Template) => withPinAt(t, mapPoint(boxPlaces(t.shape.box), PLACES[t.edge.pins.length % PLACES.length]!)); // prettier-ignore
   return (
     <>
@@ -35,7 +35,7 @@ export function PinTools({ template, store }: { readonly template: Template; rea
       )}
       {share < 1 && (
         <span role="status" className="small-text">
-          Bent {Math.round(share * 100)} % of the way: further, the outline would run across itself
+          Bent {Math.round(share * 100)} % of the way: further, the outline would run across itself where the ring is
         </span>
       )}
     </>
