@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { areaPaintSchema } from '../paint';
+import { mark } from './mark';
 import { defineLayer, lengthSchema, onSchema, signedLengthSchema } from './layer';
 
 const captionFontSchema = z.enum(['text', 'slab', 'rounded', 'script']);
@@ -21,12 +22,15 @@ export const caption = defineLayer({
     radius: lengthSchema.gt(0).default(400),
     /** Longer text is made smaller. */
     maxWidth: lengthSchema.gt(0).nullable().default(null),
+    /** What it stands on. */
+    mark: mark.schema.nullable().default(null),
     on: onSchema,
   }),
   lengths: ['size', 'radius', 'maxWidth'],
   places: ['at'],
+  parts: { mark },
   title: () => 'Caption',
-  words: ({ text }) => text,
+  words: ({ text, mark: on }) => (on ? `${text}, on a mark` : text),
   controls: {
     text: { label: 'Text', as: 'text' },
     font: {

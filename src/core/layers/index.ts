@@ -7,6 +7,7 @@ export { paintHandle, placeHandles, shadowHandle, type LayerHandle } from './han
 export { cornersOf, layerMoved, maskOf, placeMoved, type Place } from './pictured';
 export type { Control, LayerDefinition, LayerPart, Room } from './layer';
 export { light, type Light } from './light';
+export { mark, type Mark, type MarkForm } from './mark';
 export { mat, type Mat } from './mat';
 export { reflection, type Reflection } from './reflection';
 export { LAYER_LISTS, type LayerList } from './registry';

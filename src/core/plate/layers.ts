@@ -125,6 +125,7 @@ export function picksOf({ tints, borders, captions, backdrop, behind, before, ma
   const isOn = ({ on }: { readonly on: boolean }) => on;
   const paints: readonly (LinePaint | null)[] = [
     ...[...tints.filter(isOn), ...visibleBorders(borders), ...captions.filter(isOn)].map(({ paint }) => paint),
+    ...captions.filter(isOn).map(({ mark }) => mark?.paint ?? null),
     backdrop,
     ...[...behind, ...before].filter((layer) => isOn(layer) && layer.show === 'paint').map(({ paint }) => paint),
     mat.paint,

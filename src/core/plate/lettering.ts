@@ -3,10 +3,11 @@ import { filled, type Fields } from '../fields';
 import type { Caption } from '../layers';
 import type { FontName } from '../fonts';
 import { fontAtHand, glyphOutline, setLine, xHeightOf, type SetLine } from '../letters';
-import { fillPaint, isClear } from '../paint';
+import { fillPaint, isClear, type AreaPaint } from '../paint';
 import { bandsOf, coverage, type PixelWindow } from '../raster';
-import { boundsOfOutline, flatten, type Point, type Polygon } from '../shape';
+import { boundsOfOutline, flatten, mapOutline, type Outline, type Point, type Polygon } from '../shape';
 import { arcAt, onArc, type Arc } from './along-circle';
+import { markAround, type MarkBounds } from './marks';
 import { boxOf, paintRows } from './paints';
 import type { PickedColours } from './photo-finish';
 import type { Plate } from './plate';
@@ -34,8 +35,10 @@ export type CaptionLayout = {
   readonly start: Point;
   /** The circle that the baseline follows; null where it is straight. */
   readonly arc: Arc | null;
-  /** Left, top, right and bottom, letters taken as high as 0.7 of their size. */
-  readonly bounds: readonly [left: number, top: number, right: number, bottom: number];
+  /** Left, top, right and bottom, letters taken as high as 0.7 of their size; with the mark that they stand on. */
+  readonly bounds: MarkBounds;
+  /** What they stand on; null where that is nothing. */
+  readonly mark: Outline | null;
   readonly width: number;
   /** How wide it would be without `maxWidth`. */
   readonly wanted: number;
@@ -78,12 +81,15 @@ export function layoutCaption(caption: Caption, fields: Fields): CaptionLayout |
   const width = wanted * factor;
   const [x, y] = caption.at;
   const from = -SHARE[caption.anchor] * width;
+  const letters = arc ? boundsOnArc(arc, from, width, size) : ([x + from, y - HEADS * size, x + from + width, y] as const); // prettier-ignore
+  const mark = caption.mark && !arc ? markAround(caption.mark, letters) : null;
   return {
     line,
     size,
     start: [x + from, y],
     arc,
-    bounds: arc ? boundsOnArc(arc, from, width, size) : [x + from, y - HEADS * size, x + from + width, y],
+    bounds: mark?.bounds ?? letters,
+    mark: mark?.outline ?? null,
     width,
     wanted,
     xHeight: (xHeightOf(fonts) / EM) * size,
@@ -167,31 +173,35 @@ function letterMask(letters: readonly Polygon[][], band: PixelWindow): Float32Ar
 /** What is known of a photo that is written about. */
 export type Told = { readonly fields: Fields; readonly colours: PickedColours };
 
-function writeOne(plate: Plate, caption: Caption, told: Told, out: Uint8ClampedArray): PixelWindow | null {
-  const layout = layoutCaption(caption, told.fields);
-  if (!layout || isClear(caption.paint)) return null;
-  const letters = lettersOf(layout, plate);
-  const outline = letters.flat();
-  const window = windowAround(outline, plate);
+/** Lays a paint over a finished cutout, as far as something covers each pixel; the pixels that it may touch. */
+function laidOver(
+  plate: Plate,
+  paint: AreaPaint,
+  parts: readonly Polygon[][],
+  { colours }: Told,
+  out: Uint8ClampedArray,
+): PixelWindow | null {
+  const outline = parts.flat();
+  const window = isClear(paint) ? null : windowAround(outline, plate);
   if (!window) return null;
   const { scale, picks, origin } = plate;
   const corner = [origin[0] * scale, origin[1] * scale] as const;
   const [scratch, at] = [new Float32Array(window.width), new Int32Array(window.width)];
   for (const band of bandsOf(window)) {
-    const mask = letterMask(letters, band);
-    const paint = paintRows(caption.paint, 1, { outline, box: boxOf(outline), scale, window: band, picks, corner });
+    const mask = letterMask(parts, band);
+    const laid = paintRows(paint, 1, { outline, box: boxOf(outline), scale, window: band, picks, corner });
     for (let y = 0, i = 0; y < band.height; y++) {
-      fillPaint(paint, band.left, band.top + y, band.width, scratch, at);
+      fillPaint(laid, band.left, band.top + y, band.width, scratch, at);
       let k = ((band.top + y) * plate.width + band.left) * 4;
       for (let x = 0; x < band.width; x++, k += 4, i++) {
         const q = at[x]!;
-        const alpha = mask[i]! * paint.ramp[q + 3]!;
+        const alpha = mask[i]! * laid.ramp[q + 3]!;
         if (alpha === 0) continue;
         // Source over, straight (W3C Compositing 1 §9.1).
         const below = (out[k + 3]! / 255) * (1 - alpha);
         const all = alpha + below;
         for (let c = 0; c < 3; c++) {
-          const colour = paint.pick < 0 ? paint.ramp[q + c]! : told.colours[paint.pick]![c]!;
+          const colour = laid.pick < 0 ? laid.ramp[q + c]! : colours[laid.pick]![c]!;
           out[k + c] = (255 * colour * alpha + out[k + c]! * below) / all;
         }
         out[k + 3] = all * 255;
@@ -199,6 +209,18 @@ function writeOne(plate: Plate, caption: Caption, told: Told, out: Uint8ClampedA
     }
   }
   return window;
+}
+
+/** A caption with the mark that it stands on; the pixels that it may touch. */
+function writeOne(plate: Plate, caption: Caption, told: Told, out: Uint8ClampedArray): PixelWindow | null {
+  const layout = layoutCaption(caption, told.fields);
+  if (!layout) return null;
+  const { scale, origin } = plate;
+  const toPixels = [scale, 0, 0, scale, origin[0] * scale, origin[1] * scale] as const;
+  const mark = layout.mark && flatten(mapOutline(layout.mark, toPixels), 1);
+  const below = mark && caption.mark ? laidOver(plate, caption.mark.paint, [mark], told, out) : null;
+  const letters = laidOver(plate, caption.paint, lettersOf(layout, plate), told, out);
+  return below && letters ? windowOfBoth(below, letters) : (below ?? letters);
 }
 
 /**
