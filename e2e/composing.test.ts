@@ -3,7 +3,7 @@ import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { batchOf, cutouts, painted, step } from './bench-page';
 import { compare, exported, previewAndExport } from './exports';
-import { gradientPhoto } from './photos';
+import { flatPhoto, gradientPhoto } from './photos';
 import { expect, test } from './test';
 
 test('a lens: the photo around a round hole, itself sharp and twice as large in it; one click turns it round', async ({
@@ -146,3 +146,30 @@ test('a word is punched out of a banner: the photo shows through it', async ({ p
   // The stem of the letter in the middle, the banner to its sides, the photo beyond.
   expect([red(540, 540), red(400, 540), red(540, 200)]).toEqual([false, true, false]);
 }); // prettier-ignore
+
+test('a photo of the batch, and a file that is dropped, become pictures of a layer', async ({ page }) => {
+  await batchOf(page, 'Own pictures', [await gradientPhoto('soft.png', 'many'), await flatPhoto('red.png', '#ff0000')]);
+  await step(page, 'Template').click();
+  await page.getByRole('button', { name: /^On top/ }).click();
+  await page.getByRole('button', { name: 'Add a picture or a paint on top' }).click();
+  const layer = page.getByRole('group', { name: /^Picture 1/ });
+  await layer.getByRole('button', { name: /Choose a picture/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Choose a picture' });
+  await dialog.getByText('Photos of this batch').click();
+  await dialog.getByRole('button', { name: 'red.png' }).click();
+  await expect(layer.getByRole('button', { name: /red\.png/ })).toBeVisible();
+  // Another one is dropped on the list.
+  await layer.getByRole('button', { name: /red\.png/ }).click();
+  const blue = await flatPhoto('blue.png', '#0000ff');
+  const files = await page.evaluateHandle((base64) => {
+    const transfer = new DataTransfer();
+    const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
+    transfer.items.add(new File([bytes], 'blue.png', { type: 'image/png' }));
+    return transfer;
+  }, blue.buffer.toString('base64'));
+  await dialog.locator('.modal-body').dispatchEvent('drop', { dataTransfer: files });
+  await expect(layer.getByRole('button', { name: /blue\.png/ })).toBeVisible();
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const made = PNG.sync.read((await exported(page)).get('soft-tile.png')!);
+  expect([...made.data.subarray(0, 4)]).toEqual([0, 0, 255, 255]);
+});

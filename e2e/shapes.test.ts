@@ -111,3 +111,26 @@ test('rounded, turned and combined outlines have the same bytes of alpha in the 
   expect(opaque).toBeGreaterThan(150_000);
   expect([alphaDiffers, beyond(2)]).toEqual([0, 0]);
 });
+
+test('letters in a font of one’s own: its file is read here, and the outline stays with the template', async ({
+  page,
+}) => {
+  await batchOf(page, 'Own font', [await flatPhoto('gold.png', '#bb8822', 1300, 1300)]);
+  await step(page, 'Template').click();
+  await page.getByRole('button', { name: /Choose another/ }).click();
+  const dialog = page.getByRole('dialog');
+  const file = dialog.getByLabel('Font to bring in');
+  await file.setInputFiles({ name: 'broken.ttf', mimeType: 'font/ttf', buffer: Buffer.from('no font at all') });
+  await expect(dialog.getByRole('alert')).toContainText('The font can’t be read.');
+  await file.setInputFiles('node_modules/@fontsource/lobster/files/lobster-latin-400-normal.woff2');
+  await expect(dialog.getByRole('combobox', { name: 'Font' })).toHaveValue(/^Lobster/);
+  await dialog.getByLabel('Letters', { exact: true }).fill('Ж');
+  await dialog.getByRole('button', { name: 'Set letters' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('The font has no letter Ж.');
+  await dialog.getByLabel('Letters', { exact: true }).fill('Jug');
+  await dialog.getByRole('button', { name: 'Set letters' }).click();
+  await expect(page.getByRole('button', { name: /^Letters: Jug/ })).toBeVisible();
+  await saved(page);
+  const { area } = await exportedAlpha(page);
+  expect(area).toBeGreaterThan(50_000);
+});

@@ -66,6 +66,7 @@ test('nothing of one workspace is read, changed or told of in another', async ()
     { fields: ['taken'] },
     { only: null },
     { from: null, told: [] },
+    { photo: photo.id },
   ];
   let asked = 0;
   for (const path of FILES.filter((file) => file.includes('[') && !file.startsWith('[...')))

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { digestFile } from '../store';
-import { batches, deliveries, pictures } from '.';
+import { batches, deliveries, photos, pictures } from '.';
 import { services, SMALL } from './testing';
 
 const { here, batchWith, run } = services();
@@ -82,4 +82,14 @@ test('one that nothing shows is deleted with its file', async () => {
   expect(existsSync(here.files.picture(sha256))).toBe(false);
   await expect(pictures.pictureFile(here, sha256)).rejects.toMatchObject({ code: 'not-found' });
   await expect(pictures.deletePicture(here, sha256)).rejects.toMatchObject({ code: 'not-found' });
+});
+
+test('a photo of a batch becomes a picture, and stays one without it', async () => {
+  const batch = await batchWith([SMALL[0]!]);
+  const [photo] = (await photos.listPhotos(here, batch, 0, 9)).photos;
+  const kept = await pictures.pictureOfPhoto(here, photo!.id);
+  expect(kept).toMatchObject({ name: photo!.name, width: photo!.width, height: photo!.height });
+  await photos.removePhotos(here, batch, [photo!.id]);
+  expect(readFileSync(await pictures.pictureFile(here, kept.sha256)).length).toBeGreaterThan(1000);
+  await expect(pictures.pictureOfPhoto(here, photo!.id)).rejects.toMatchObject({ code: 'not-found' });
 });

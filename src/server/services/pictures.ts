@@ -10,8 +10,9 @@ import { keptPicture } from '../pictures';
 import { sha256Of, writeWhole } from '../store';
 import { demand, note, type Here } from '../workspace';
 import { cleanName } from './names';
+import { notFound } from './refusals';
 
-const { pictures, batches, deliveries, framings, templateVersions } = tables;
+const { pictures, batches, deliveries, framings, photos, templateVersions } = tables;
 
 export type KeptPicture = {
   readonly sha256: string;
@@ -55,6 +56,31 @@ export async function listPictures(here: Here): Promise<KeptPicture[]> {
 /** Asked before files arrive. @throws WobrelError `not-allowed` */
 export const readyForPictures = (here: Here): void => demand(here, 'artist');
 
+/** Keeps what a file shows under a name. */
+async function keptFrom(here: Here, path: string, name: string): Promise<Omit<KeptPicture, 'uses'>> {
+  const { data, width, height } = await keptPicture(path);
+  const sha256 = sha256Of(data);
+  await writeWhole(here.files.picture(sha256), data);
+  const row = { sha256, name, width, height };
+  await here.write(async (tx) => {
+    const { rowsAffected } = await tx.insert(pictures).values(row).onConflictDoNothing();
+    if (rowsAffected > 0) await note(tx, here, { verb: 'made', kind: 'picture', name });
+  });
+  return row;
+}
+
+/**
+ * Keeps a photo of a batch as a picture, too.
+ *
+ * @throws WobrelError `not-found` or `photo-…`
+ */
+export async function pictureOfPhoto(here: Here, photo: number): Promise<Omit<KeptPicture, 'uses'>> {
+  readyForPictures(here);
+  const [row] = await here.db.select({ name: photos.name, sha256: photos.sha256 }).from(photos).where(eq(photos.id, photo)); // prettier-ignore
+  if (!row) throw notFound('photo');
+  return keptFrom(here, here.files.original(row.sha256), cleanName(row.name));
+}
+
 /**
  * Keeps an arrived file as a picture; the same one again is the one there is.
  *
@@ -66,15 +92,7 @@ export async function takePicture(here: Here, arrival: Arrival): Promise<Omit<Ke
     if (arrival.tooLarge)
       throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
     await inspectPhoto(arrival.path);
-    const { data, width, height } = await keptPicture(arrival.path);
-    const sha256 = sha256Of(data);
-    await writeWhole(here.files.picture(sha256), data);
-    const row = { sha256, name: cleanName(arrival.name), width, height };
-    await here.write(async (tx) => {
-      const { rowsAffected } = await tx.insert(pictures).values(row).onConflictDoNothing();
-      if (rowsAffected > 0) await note(tx, here, { verb: 'made', kind: 'picture', name: row.name });
-    });
-    return row;
+    return await keptFrom(here, arrival.path, cleanName(arrival.name));
   } finally {
     await rm(arrival.path, { force: true });
   }

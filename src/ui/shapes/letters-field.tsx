@@ -1,9 +1,10 @@
 'use client';
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { Box, Shape } from '@/core/shape';
-import { FONTS, type FontName } from '@/core/fonts';
-import { letterShape } from './fonts';
+import { FONTS } from '@/core/fonts';
+import { FileInput } from '../shared/file-input';
+import { bringFont, letterShape, ownFonts } from './fonts';
 
 type LettersFieldProps = {
   readonly text: string;
@@ -13,26 +14,29 @@ type LettersFieldProps = {
   readonly onMade: (shape: Shape) => void;
 };
 
-/** One line of letters in a shipped font, made into a shape. */
+/** Asks for a file instead of a font. */
+const BRING = 'bring a file';
+
+/** One line of letters in a font that ships or is brought in, made into a shape. */
 export function LettersField({ text: first, font: firstFont, room, action, onMade }: LettersFieldProps) {
   const id = useId();
   const [text, setText] = useState(first);
-  const [font, setFont] = useState(firstFont as FontName);
+  const [font, setFont] = useState(firstFont);
+  const file = useRef<HTMLInputElement>(null);
   const [error, setError] = useState<string | null>(null);
-  const make = async () => {
-    try {
-      onMade(await letterShape(text.trim(), font, room));
-      setError(null);
-    } catch (e) {
-      setError((e as Error).message);
-    }
-  };
+  const telling = (work: Promise<unknown>) =>
+    void work.then(
+      () => setError(null),
+      (e: Error) => setError(e.message),
+    );
+  const make = async () => onMade(await letterShape(text.trim(), font, room));
+  const names = [...new Set([...ownFonts(), ...(font in FONTS ? [] : [font])])];
   return (
     <Form
       className="letters"
       onSubmit={(event) => {
         event.preventDefault();
-        void make();
+        telling(make());
       }}
     >
       <div className="d-flex gap-2">
@@ -44,13 +48,27 @@ export function LettersField({ text: first, font: firstFont, room, action, onMad
           maxLength={80}
           onChange={(event) => setText(event.target.value)}
         />
-        <Form.Select aria-label="Font" value={font} onChange={(event) => setFont(event.target.value as FontName)}>
+        <Form.Select
+          aria-label="Font"
+          value={font}
+          onChange={({ target: { value } }) => (value === BRING ? file.current?.click() : setFont(value))}
+        >
           {Object.entries(FONTS).map(([name, label]) => (
             <option key={name} value={name}>
               {label}
             </option>
           ))}
+          {names.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+          <option value={BRING}>Bring a font file in…</option>
         </Form.Select>
+        <FileInput
+          ref={file}
+          label="Font to bring in"
+          accept=".ttf,.otf,.woff,.woff2,.ttc"
+          onFile={(given) => telling(bringFont(given).then(setFont))}
+        />
         <Button type="submit" variant="plain" className="text-nowrap" disabled={text.trim() === ''}>
           {action}
         </Button>

@@ -1,1 +1,1 @@
-export { lettersPath, openFont } from './reader';
+export { fontName, lettersPath, openFont } from './reader';

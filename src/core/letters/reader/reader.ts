@@ -31,3 +31,13 @@ export function lettersPath(files: readonly Uint8Array[], text: string): string 
   if (d === '') throw new WobrelError('letters', 'These letters have no outline.');
   return d;
 }
+
+/**
+ * What a font calls itself; nothing where it does not say.
+ *
+ * @throws WobrelError `letters` where it can't be read
+ */
+export function fontName(file: Uint8Array): string {
+  const [font] = openFont([file]);
+  return font?.fullName ?? '';
+}
