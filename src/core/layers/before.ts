@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineLayer, percent } from './layer';
-import { picturedControls, picturedFields } from './pictured';
+import { picturedControls, picturedFields, picturedParts } from './pictured';
 
 const TITLES = { picture: 'Picture', paint: 'Paint', hole: 'Hole' } as const;
 
@@ -14,6 +14,7 @@ export const before = defineLayer({
   }),
   lengths: [],
   isPlaced: true,
+  parts: picturedParts,
   title: ({ show }) => TITLES[show],
   words: ({ show, opacity }) => `${show}, ${percent(opacity)}`,
   controls: {

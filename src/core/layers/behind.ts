@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineLayer, lengthSchema, number, percent } from './layer';
-import { picturedControls, picturedFields } from './pictured';
+import { picturedControls, picturedFields, picturedParts } from './pictured';
 
 const TITLES = { photo: 'Photo again', picture: 'Picture', paint: 'Paint' } as const;
 
@@ -16,6 +16,7 @@ export const behind = defineLayer({
   }),
   lengths: ['blur'],
   isPlaced: true,
+  parts: picturedParts,
   title: ({ show }) => TITLES[show],
   words: ({ show, blur, zoom, opacity }, unit) =>
     show !== 'photo'

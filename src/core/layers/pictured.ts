@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { groundPaintSchema } from '../paint';
 import { scaleShape, shapeSchema, type Shape, type ShapeDocument } from '../shape';
 import { cornersMoved, FITS, isConvex, pictureSchema, type Corner, type Corners } from '../pictures';
+import { recoloured } from './recoloured';
 import { lengthSchema, onSchema, shareSchema, signedLengthSchema, type Control } from './layer';
 
 const extent = lengthSchema.gt(0);
@@ -71,8 +72,12 @@ export const picturedFields = {
   /** What of it shows: all of it, or what lies in a shape of the frame. */
   shape: maskSchema.nullable().default(null),
   opacity: shareSchema.default(1),
+  /** Its colours changed; null as they are. */
+  filters: recoloured.schema.nullable().default(null),
   on: onSchema,
 };
+
+export const picturedParts = { filters: recoloured } as const;
 
 type Shown = { readonly show: string };
 const ofPicture = ({ show }: Shown) => show === 'picture';

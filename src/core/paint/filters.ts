@@ -117,3 +117,23 @@ export function matrixRow(m: Matrix, row: Float32Array, n: number): void {
     row[p + 2] = clamped(i * x + j * y + k * z + l);
   }
 }
+
+/**
+ * Pixels with their colours changed, in place.
+ *
+ * @param data RGBA, row by row
+ * @param isPremultiplied whether r, g and b are multiplied by alpha
+ */
+export function filterPixels(filters: Filters, data: Uint8Array | Uint8ClampedArray, isPremultiplied: boolean): void {
+  const matrices = matricesOf(filters);
+  if (matrices.length === 0) return;
+  const row = new Float32Array(3);
+  for (let k = 0; k < data.length; k += 4) {
+    const alpha = data[k + 3]!;
+    if (alpha === 0) continue;
+    const whole = isPremultiplied ? alpha : 255;
+    for (let c = 0; c < 3; c++) row[c] = data[k + c]! / whole;
+    for (const matrix of matrices) matrixRow(matrix, row, 1);
+    for (let c = 0; c < 3; c++) data[k + c] = Math.round(row[c]! * whole);
+  }
+}

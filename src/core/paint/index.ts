@@ -4,6 +4,7 @@ export { hexInDisplayP3, rgbInDisplayP3 } from './display-p3';
 export { contrastRatio } from './contrast';
 export {
   channelThrough,
+  filterPixels,
   filtersSchema,
   isPerChannel,
   matricesOf,

@@ -127,3 +127,10 @@ test('the alpha does not depend on the photo, and a photo with gaps shows what i
   const out = compose(plate, { data, window: plate.photoWindow, opaque: false, behind });
   near([...out.subarray((100 * SIZE + 100) * 4, (100 * SIZE + 100) * 4 + 4)], [128, 128, 40, 255], 1);
 });
+
+test('its colours are changed after it is blurred: a grey of the luma of Filter Effects 1 §13.4', () => {
+  const { at } = drawn({ behind: [{ blur: 0, filters: { grayscale: 1 } }] });
+  const [r, g, b] = [255 * (10.5 / SIZE), 255 * (190.5 / SIZE), 40];
+  const luma = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  near(at(10, 190), [luma, luma, luma, 255]);
+});

@@ -1,11 +1,11 @@
 /** The photo once more, behind the cutout: blurred, as a ground of its own. */
 import type { Behind } from '../layers';
-import type { PaintBox } from '../paint';
+import { filterPixels, type PaintBox } from '../paint';
 import { blur as blurInPlace, type PixelWindow } from '../raster';
 import { pictureOf, type Template } from '../template';
 
 /** A photo behind as a plate wants it. */
-export type PhotoBehind = Pick<Behind, 'fit' | 'zoom'> & {
+export type PhotoBehind = Pick<Behind, 'fit' | 'zoom' | 'filters'> & {
   /** What of the picture it fills, pixels; they need not be whole. */
   readonly area: PaintBox;
   /** The size that it is worked out in: smaller the softer it is. */
@@ -27,12 +27,12 @@ const MOST_BLURRED = 16_000_000;
 /** Layers behind that show at all. */
 export const isBehind = ({ on, opacity }: Pick<Behind, 'on' | 'opacity'>): boolean => on && opacity > 0;
 
-function photoBehind({ fit, zoom, blur }: Behind, area: PaintBox, scale: number): PhotoBehind {
+function photoBehind({ fit, zoom, blur, filters }: Behind, area: PaintBox, scale: number): PhotoBehind {
   const sigma = (blur / 2) * scale;
   const most = sigma > 0 ? Math.sqrt(MOST_BLURRED / (area.width * area.height)) : 1;
   const k = Math.min(1, most, FINE / Math.max(sigma, 1e-6));
   const [width, height] = [Math.max(1, Math.round(area.width * k)), Math.max(1, Math.round(area.height * k))];
-  return { fit, zoom, area, width, height, sigma: sigma * (width / area.width) };
+  return { fit, zoom, filters, area, width, height, sigma: sigma * (width / area.width) };
 }
 
 /** The photos behind of a picture so many pixels wide, the lowest first. A mat with a paint of its own leaves them the frame. */
@@ -73,13 +73,20 @@ function opaque(data: BehindPixels): BehindPixels {
 }
 
 /**
- * The pixels of a photo behind, blurred; along the rim the Gaussian goes by what there is.
+ * The pixels of a photo behind, blurred, and its colours changed; along the rim the Gaussian goes by what there is.
  *
  * @param data straight RGBA of its size, which is written over
  */
-export function behindPixels(data: BehindPixels, { width, height, sigma }: PhotoBehind): BehindPixels {
+export function behindPixels(data: BehindPixels, { width, height, sigma, filters }: PhotoBehind): BehindPixels {
   const out = opaque(data);
-  if (sigma === 0) return out;
+  blurred(out, width, height, sigma);
+  if (filters) filterPixels(filters, out, false);
+  return out;
+}
+
+/** In place. */
+function blurred(out: BehindPixels, width: number, height: number, sigma: number): void {
+  if (sigma === 0) return;
   const n = width * height;
   const weight = new Float32Array(n).fill(1);
   blurInPlace(weight, width, height, sigma);
@@ -89,7 +96,6 @@ export function behindPixels(data: BehindPixels, { width, height, sigma }: Photo
     blurInPlace(plane, width, height, sigma);
     for (let i = 0, k = c; i < n; i++, k += 4) out[k] = Math.round(plane[i]! / weight[i]!);
   }
-  return out;
 }
 
 /** Gives parts of rows of the picture, drawn straight between the pixels; an answer holds until the next call. */

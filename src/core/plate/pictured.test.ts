@@ -72,6 +72,18 @@ test('a paint before is a scrim over all, and may be a colour of the photo', () 
   expect(at(2, 199)[0]).toBeLessThan(3);
 });
 
+test('its colours are changed as Filter Effects 1 §13 says, whatever its alpha', () => {
+  const filters = { grayscale: 1 };
+  const grey = 255 * 0.2126;
+  const { at } = drawn({ behind: [{ show, picture: RED, filters }] });
+  at(5, 5).slice(0, 3).forEach((v) => expect(Math.abs(v - grey)).toBeLessThanOrEqual(1)); // prettier-ignore
+  const half = drawn({ before: [{ show, picture: HALF, filters: { brightness: 0.5 } }] }).at(5, 5);
+  [0, 0, 127.5, 128].forEach((v, c) => expect(Math.abs(half[c]! - v)).toBeLessThanOrEqual(1.5));
+  const paint = drawn({ before: [{ show: 'paint', paint: '#ff000080', filters }] }).at(5, 5);
+  [grey, grey, grey, 128].forEach((v, c) => expect(Math.abs(paint[c]! - v)).toBeLessThanOrEqual(1));
+  expect(drawn({ behind: [{ show, picture: RED, filters: {} }] }).out).toEqual(drawn({ behind: [{ show, picture: RED }] }).out); // prettier-ignore
+});
+
 test('a layer without a picture, off or of no strength changes nothing', () => {
   const plain = drawn({}).out;
   for (const layer of [{ show }, { show, picture: RED, on: false }, { show, picture: RED, opacity: 0 }])

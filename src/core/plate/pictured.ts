@@ -1,13 +1,13 @@
 /** Layers behind and before the photo, laid out for one picture. */
 import { cornersOf, maskOf, type Before, type Behind } from '../layers';
-import { flatRamp, type PaintBox, type Places } from '../paint';
+import { filterPixels, flatRamp, matricesOf, matrixRow, type Filters, type PaintBox, type Places } from '../paint';
 import { bentPicture, cornersMoved, drawnPicture, pictureAtHand, type Corner, type Corners } from '../pictures';
 import { coverage, type PixelWindow } from '../raster';
 import { flatten, outlineOf, type Polygon, type Shape } from '../shape';
 import type { Template } from '../template';
 import { isBehind } from './behind';
 import type { Coat } from './coat';
-import { boxOf, paintRows, type PaintGround } from './paints';
+import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
 
 /** What such layers lie in: all of it, and where the frame's corner is, pixels. */
 export type Room = Omit<PaintGround, 'box'> & { readonly area: PaintBox };
@@ -22,11 +22,21 @@ const DRAWN_KEPT = 12;
 const boxAt = ([[l, t], , [r, b]]: Corners): PaintBox => ({ left: l, top: t, width: r - l, height: b - t });
 
 function pixelsOf(layer: Behind | Before, at: string, { area, corner, scale, window }: Room): Uint8ClampedArray {
-  const { picture, place, fit } = layer;
+  const { picture, place, fit, filters } = layer;
   const toPixels = ([x, y]: Corner): Corner => [corner[0] + x * scale, corner[1] + y * scale];
   const corners = place && cornersMoved(cornersOf(place), toPixels);
   const { left, top, width, height }: PixelWindow = window;
-  const key = JSON.stringify([picture, corners ?? area, fit, place && 'corners' in place, left, top, width, height]);
+  const key = JSON.stringify([
+    picture,
+    filters,
+    corners ?? area,
+    fit,
+    place && 'corners' in place,
+    left,
+    top,
+    width,
+    height,
+  ]);
   const known = drawn.get(key);
   if (known) return known;
   const own = pictureAtHand(picture!, at);
@@ -34,9 +44,22 @@ function pixelsOf(layer: Behind | Before, at: string, { area, corner, scale, win
     corners && place && 'corners' in place
       ? bentPicture(own, corners, window)
       : drawnPicture(own, corners ? boxAt(corners) : area, fit, window);
+  if (filters) filterPixels(filters, made, true);
   if (drawn.size >= DRAWN_KEPT) drawn.delete(drawn.keys().next().value!);
   drawn.set(key, made);
   return made;
+}
+
+/** A paint with its colours changed; one that each photo gives stays as that gives it. */
+function filtered(paint: LaidPaint, filters: Filters | null): LaidPaint {
+  if (!filters || paint.pick >= 0) return paint;
+  const [ramp, row, matrices] = [paint.ramp.slice(), new Float32Array(3), matricesOf(filters)];
+  for (let k = 0; k < ramp.length; k += 4) {
+    row.set(ramp.subarray(k, k + 3));
+    for (const matrix of matrices) matrixRow(matrix, row, 1);
+    ramp.set(row, k);
+  }
+  return { ...paint, ramp };
 }
 
 /** The shape that a layer shows in, in pixels. */
@@ -79,7 +102,7 @@ export function picturedCoats(template: Template, list: 'behind' | 'before', roo
     const clear = { ramp: flatRamp('#000000', opacity), places: FLAT, pick: -1, dash };
     switch (show) {
       case 'paint':
-        add({ ...paintRows(paint, opacity, { ...room, outline: mask ?? room.outline, box: area }), dash });
+        add({ ...filtered(paintRows(paint, opacity, { ...room, outline: mask ?? room.outline, box: area }), layer.filters), dash }); // prettier-ignore
         return;
       case 'photo':
         add({ ...clear, pick: room.picks.length + photos++ });
