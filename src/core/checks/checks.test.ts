@@ -228,6 +228,28 @@ describe('what was seen', () => {
     expect(found[0]!.message).toMatch(/thinnest part, 4[45]\.?\d* px wide at/);
   });
 
+  test('a border in a colour out of the photo is held against its backdrop photo by photo (WCAG 2.2 §1.4.11)', () => {
+    const borders = [{ align: 'outside', width: 8, paint: { kind: 'picked', from: 'subject', tone: 'main' } }];
+    const tones = (main: string) => ({ main, light: main, dark: main, vivid: main });
+    const found = (main: string | null, backdrop: object | string | null = '#ffffff') =>
+      bench({ rule: 'middle', size: null }, { backdrop, borders })
+        .check(
+          seen(
+            main === null ? {} : { palette: { subject: tones(main), ground: tones('#ffffff'), photo: tones(main) } },
+          ),
+        ) // prettier-ignore
+        .filter(({ check }) => check.startsWith('faint'));
+    expect(found('#b0b0b0')).toMatchObject([{ check: 'faint-picked', about: 'photo', brief: 'faint border' }]);
+    // #767676 on white is 4.54 : 1, #949494 3.03 : 1, #959595 2.99 : 1 (WCAG 2.2's relative luminance).
+    expect(found('#949494')).toEqual([]);
+    expect(found('#959595')[0]!.message).toContain('has a contrast of 2.99 : 1');
+    expect(found(null)).toEqual([]);
+    expect(found('#b0b0b0', null)).toEqual([]);
+    // Both out of the photo: grey on its white ground.
+    expect(found('#b0b0b0', { kind: 'picked', from: 'ground' })).toHaveLength(1);
+    expect(found('#303030', { kind: 'picked', from: 'ground' })).toEqual([]);
+  });
+
   test('an outline that would run across itself is told with how far it is bent', () => {
     const pins = (to: number) => [[0, 0.5, 0], [0.5, 0.5, 0.5], [1, 0.5, to]].map(([x, y, u]) => ({ from: [x, y], to: [u, y] })); // prettier-ignore
     const found = (to: number) =>

@@ -13,6 +13,7 @@ import { exposure } from './exposure';
 import { fade } from './fade';
 import { altLong, altName, fieldMissing } from './fields';
 import { faint } from './faint';
+import { faintPicked } from './faint-picked';
 import { fine } from './fine';
 import { flattened } from './flattened';
 import { gap } from './gap';
@@ -59,6 +60,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   fine,
   bent,
   faint,
+  faintPicked,
   opaque,
   alphaLoss,
 ];

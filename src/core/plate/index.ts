@@ -4,7 +4,7 @@ export { borderBand, picksOf, roughAt, sourceOver, thrownShadows, visibleBorders
 export { captionFonts, layoutCaption, writeCaptions, type CaptionLayout } from './lettering';
 export { compose, type PhotoPixels } from './compose';
 export type { PickedColours } from './photo-finish';
-export { coloursFor } from './picked';
+export { coloursFor, pickedColour } from './picked';
 export { onPlate, sharedPlate, type Plate, type WithBare } from './plate';
 export { unpeeled, workingParts, type WorkingParts } from './working';
 export { compileSheet, composeSheet, NO_PHOTO, slotPlates, withoutPhotos, type SlotPhoto } from './sheet';
