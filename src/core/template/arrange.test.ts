@@ -45,8 +45,16 @@ test('gaps that leave no room are told', () => {
   expect(laid(9, 'ring', 200)).toBeUndefined();
 });
 
-test('all are moved by as much', () => {
-  const { slots } = parseTemplate({ wobrel: 1, name: 'T', slots: [{ name: 'a', shape: { kind: 'circle' } }, { name: 'b', shape: { kind: 'heart' } }] }); // prettier-ignore
-  const moved = slotsMoved(slots, 5, -7.5);
-  expect(moved.map(({ shape: { box } }) => [box.cx, box.cy])).toEqual([[545, 532.5], [545, 532.5]]); // prettier-ignore
+test('a slot is moved alone, with those of its set, or with all', () => {
+  const sets = ['left', null, 'left', 'right', null];
+  const { slots } = parseTemplate({ wobrel: 1, name: 'T', slots: sets.map((set, i) => ({ name: `${i}`, set, shape: { kind: 'circle' } })) }); // prettier-ignore
+  const went = (slot: number, company: 'one' | 'set' | 'all') =>
+    slotsMoved(slots, slot, company, [5, -7.5]).flatMap(({ shape: { box } }, i) => {
+      const [dx, dy] = [box.cx - 540, box.cy - 540];
+      expect([[0, 0], [5, -7.5]]).toContainEqual([dx, dy]); // prettier-ignore
+      return dx === 0 ? [] : [i];
+    });
+  expect([went(2, 'one'), went(2, 'set'), went(2, 'all')]).toEqual([[2], [0, 2], [0, 1, 2, 3, 4]]);
+  // One of no set goes alone.
+  expect([went(1, 'set'), went(3, 'set')]).toEqual([[1], [3]]);
 });

@@ -88,9 +88,27 @@ export function arrangedSlots(slots: readonly Slot[], how: Arrangement, frame: T
   return cells && slots.map((slot, i) => ({ ...slot, shape: inCell(slot.shape, cells[i]!) }));
 }
 
-/** Every slot moved by as much. */
-export const slotsMoved = (slots: readonly Slot[], dx: number, dy: number): Slot[] =>
-  slots.map((slot) => {
-    const { box } = slot.shape;
-    return { ...slot, shape: { ...slot.shape, box: { ...box, cx: tidy(box.cx + dx), cy: tidy(box.cy + dy) } } };
+/** Which slots go with one that is moved: it alone, those of its set, or all. */
+export type Company = 'one' | 'set' | 'all';
+
+/** The slots that go with one of them. */
+const goesWith = (slots: readonly Slot[], slot: number, company: Company): ((other: Slot, i: number) => boolean) => {
+  const own = slots[slot]?.set ?? null;
+  if (company === 'all') return () => true;
+  return (other, i) => i === slot || (company === 'set' && own !== null && other.set === own);
+};
+
+/** A slot, and those that go with it, moved by as much. */
+export function slotsMoved(
+  slots: readonly Slot[],
+  slot: number,
+  company: Company,
+  [dx, dy]: readonly [dx: number, dy: number],
+): Slot[] {
+  const goes = goesWith(slots, slot, company);
+  return slots.map((one, i) => {
+    if (!goes(one, i)) return one;
+    const { box } = one.shape;
+    return { ...one, shape: { ...one.shape, box: { ...box, cx: tidy(box.cx + dx), cy: tidy(box.cy + dy) } } };
   });
+}

@@ -52,7 +52,7 @@ export {
   templateOutline,
   type Template,
 } from './template';
-export { arrangedSlots, slotsMoved, type Arrangement } from './arrange';
+export { arrangedSlots, slotsMoved, type Arrangement, type Company } from './arrange';
 export { hasSlots, slotOf, slotTemplate, slotTemplates, withSlotInHand, withSlotPutBack } from './slots';
 export { METADATA_LABELS, wantedFields, type WantedField } from './wanted-fields';
 export { pixelsPerUnit } from './units';

@@ -112,6 +112,8 @@ const slotSchema = z.strictObject({
   name: z.string().trim().min(1).max(60),
   /** Of the file names it takes, without ending: `{…}` is what those of one group have in common. Null: `{group}-` and its name. */
   photo: z.string().trim().min(1).max(200).nullable().default(null),
+  /** Slots of one name here can be moved together. */
+  set: z.string().trim().min(1).max(60).nullable().default(null),
   shape: shapeSchema,
   edge: whole(edgeSchema),
   centring: whole(centringSchema),

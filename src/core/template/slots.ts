@@ -63,5 +63,6 @@ export const withEachSlot = (
 export const slotOf = (template: Template, name: string, photo: string | null = null): Slot => ({
   name,
   photo,
+  set: null,
   ...fieldsOf(template),
 });

@@ -1,4 +1,5 @@
 'use client';
+import type { Company } from '@/core/template';
 import { create } from 'zustand';
 import type { LayerList } from '@/core/layers';
 import type { Anchor } from '@/core/outline';
@@ -22,8 +23,8 @@ type StageState = {
   readonly mode: StageMode;
   /** The slot that is worked on, where the template has any. */
   readonly slot: number;
-  /** True where all slots are moved together. */
-  readonly together: boolean;
+  /** Which slots go with the one that is moved. */
+  readonly company: Company;
   /** The part of a combined shape that is worked on; null for the whole. */
   readonly part: number | null;
   /** True where width and height keep their proportion. */
@@ -41,7 +42,7 @@ const BEGINNING: StageState = {
   view: 'each',
   mode: 'shape',
   slot: 0,
-  together: false,
+  company: 'one',
   part: null,
   locked: false,
   anchor: [0, 0],

@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import { tooThin } from '@/core/checks';
 import { type Guide, type Node } from '@/core/outline';
 import { pathData, type Shape } from '@/core/shape';
-import { pictureOf, slotsMoved, templateOutline, withSlotInHand, type Template } from '@/core/template';
+import { pictureOf, slotsMoved, templateOutline, withSlotInHand, type Company, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
 import { ONCE } from '../shapes/part-list';
@@ -85,10 +85,14 @@ type StageProps = {
   readonly ground: Ground;
 };
 
+/** Which slots go with the one that is moved. */
+const MOVED_WITHOUT_SETS = { one: 'this slot', all: 'all together' } as Record<Company, string>;
+const MOVED: Readonly<Record<Company, string>> = { one: 'this slot', set: 'its set', all: 'all together' };
+
 /** The template at work on one photo, with the shape in the hand; sample photos below follow. */
 export function Stage({ template: whole, slot, store, photos, ground }: StageProps) {
   const template = useMemo(() => withSlotInHand(whole, slot), [whole, slot]);
-  const { mode, part, locked, layer, reference, strength, together } = useStage();
+  const { mode, part, locked, layer, reference, strength, company } = useStage();
   const { frame, shape } = template;
   const picture = pictureOf(template);
   const { ref, view, pointAt } = useView(picture);
@@ -108,12 +112,17 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
   // Slots are laid out over a picture of the page that they are for.
   const isLaid = slot !== null && reference.kind === 'picture';
   const canHavePoints = edited.shape.kind === 'path';
+  const hasSet = slot !== null && whole.slots[slot]!.set !== null;
   const set = (next: Shape) => {
     const all = edited.whole(next);
     if (!all) return;
     const { cx, cy } = shape.box;
     const [dx, dy] = [all.box.cx - cx, all.box.cy - cy];
-    store.change((t) => ({ ...t, shape: all, slots: together ? slotsMoved(t.slots, dx, dy) : t.slots }));
+    store.change((t) => ({
+      ...t,
+      shape: all,
+      slots: slot === null ? t.slots : slotsMoved(t.slots, slot, company, [dx, dy]),
+    }));
   };
   const drag = (active: boolean) => {
     store.drag(active);
@@ -159,9 +168,9 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           <ChoiceField
             label="Moved"
             bare
-            value={together ? 'all' : 'one'}
-            options={{ one: 'this slot', all: 'all together' }}
-            onChange={(what) => setStage({ together: what === 'all' })}
+            value={hasSet || company !== 'set' ? company : 'one'}
+            options={hasSet ? MOVED : MOVED_WITHOUT_SETS}
+            onChange={(next) => setStage({ company: next })}
           />
         )}
         {part !== null && shape.kind === 'combined' && (

@@ -6,18 +6,20 @@ type NameFieldProps = {
   readonly value: string;
   /** Most letters. */
   readonly most: number;
-  /** Called with what was typed, once it is whole and not nothing. */
+  /** True where it may be nothing. */
+  readonly isOptional?: boolean;
+  /** Called with what was typed, once it is whole. */
   readonly onChange: (value: string) => void;
 };
 
 /** A short text that holds only when it is finished: Enter or leaving it. */
-export function NameField({ label, value, most, onChange }: NameFieldProps) {
+export function NameField({ label, value, most, isOptional = false, onChange }: NameFieldProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const commit = () => {
     const text = typed?.trim();
     setTyped(null);
-    if (text && text !== value) onChange(text);
+    if (text !== undefined && (text !== '' || isOptional) && text !== value) onChange(text);
   };
   return (
     <div className="field">

@@ -39,6 +39,15 @@ export function SlotList({ slots, slot, byName, onSlots }: SlotListProps) {
         ))}
       </div>
       <NameField label="Name" value={own.name} most={60} onChange={rename} />
+      {slots.length > 1 && (
+        <NameField
+          label="Set"
+          value={own.set ?? ''}
+          most={60}
+          isOptional
+          onChange={(name) => set({ set: name || null })}
+        />
+      )}
       {byName && (
         <>
           <NameField label="File names" value={patternOf(own)} most={200} onChange={(photo) => set({ photo })} />

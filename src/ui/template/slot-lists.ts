@@ -33,11 +33,11 @@ export function withCopy(slots: readonly Slot[], at: number): Slot[] {
   return [...slots.slice(0, at + 1), copy, ...slots.slice(at + 1)];
 }
 
-/** Each slot with what the one in hand has, but for its name, its photos, its shape and its place. */
+/** Each slot with what the one in hand has, but for its name, its photos, its set, its shape and its place. */
 export const finishedAlike = (slots: readonly Slot[], at: number): Slot[] =>
   slots.map((slot) => {
-    const { name, photo, shape } = slot;
-    return { ...slots[at]!, name, photo, shape };
+    const { name, photo, set, shape } = slot;
+    return { ...slots[at]!, name, photo, set, shape };
   });
 
 /** Two slots in each other's place of the list. */
