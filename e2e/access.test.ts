@@ -142,7 +142,7 @@ test('no faults where templates are compared, and where a cutout has several slo
   await expect(page.getByText('version 2', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /^Slots/ }).click();
   await button(page, '2 photos').click();
-  await page.getByRole('radio', { name: 'by name', exact: true }).click();
+  await page.getByRole('radiogroup', { name: 'Filled by' }).getByRole('radio', { name: 'name', exact: true }).click();
   await noFaults(page, 'slots');
   await page.getByRole('radio', { name: 'stage', exact: true }).click();
   await button(page, 'Take slot 2 in hand').waitFor();

@@ -17,7 +17,7 @@ test('six product photos by their names in a sheet of three shapes, one of them 
   await page.getByRole('button', { name: /^Slots/ }).click();
   await page.getByRole('button', { name: '3 photos' }).click();
   await expect(cutouts(page)).toHaveCount(2);
-  await page.getByRole('radio', { name: 'by name', exact: true }).click();
+  await page.getByRole('radiogroup', { name: 'Filled by' }).getByRole('radio', { name: 'name', exact: true }).click();
   // Not one of the names fits yet.
   await expect(cutouts(page)).toHaveCount(6);
   await expect(step(page, 'Check')).toContainText('6 to look at');
@@ -66,7 +66,7 @@ test('a group with a missing photo is told, filled by what stands in, or not mad
   await page.getByRole('button', { name: /^Slots/ }).click();
   await page.getByRole('button', { name: '2 photos' }).click();
   await expect(cutouts(page)).toHaveCount(2);
-  await page.getByRole('radio', { name: 'by name', exact: true }).click();
+  await page.getByRole('radiogroup', { name: 'Filled by' }).getByRole('radio', { name: 'name', exact: true }).click();
   await expect(cutouts(page).nth(1)).toHaveAccessibleName(/^b, no photo for 2/);
   await expect(page.getByText('2 × 1 output')).toBeVisible();
   await page.getByLabel('Missing photo').selectOption('the cutout is not made');

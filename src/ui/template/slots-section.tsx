@@ -13,7 +13,7 @@ import { withSlots } from './slot-lists';
 import type { TemplateStore } from './store';
 import { slotsWords } from './words';
 
-const FILLED = { order: 'by order', name: 'by name', data: 'by data' } as const;
+const FILLED = { order: 'order', name: 'name', data: 'data' } as const;
 const MISSING: Readonly<Record<Template['fill']['missing'], string>> = {
   leave: 'nothing',
   repeat: 'the group’s first photo',
@@ -82,7 +82,7 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
   return (
     <Section title="Slots" group="shape" word="slot" value={slotsWords(template)} startOpen>
       <SlotList slots={slots} slot={slot} byName={fill.by === 'name'} onSlots={setSlots} />
-      <ChoiceField label="Filled" value={fill.by} options={FILLED} onChange={(by) => setFill({ by })} />
+      <ChoiceField label="Filled by" value={fill.by} options={FILLED} onChange={(by) => setFill({ by })} />
       {fill.by === 'data' && <FillFields fill={fill} onFill={setFill} />}
       {fill.by === 'name' && <p className="muted small-text">What stands in the braces puts photos together.</p>}
       <SelectField
