@@ -18,7 +18,7 @@ const MAX_PIXELS_TOGETHER = 200_000_000;
 /** Most pixels of the largest output for all photos behind together: each is decoded for it. */
 const MAX_PHOTOS_BEHIND = 200_000_000;
 
-/** Most pixels for which a place is kept, two bytes each: for all tints that follow the edge or have a texture, inner shadows, and bands with relief or texture together. */
+/** Most pixels of all outputs together, once for each tint, ground or layer whose paint follows the edge or is a texture or a pattern, each inner shadow, and each band with relief, texture or pattern: a place is kept for each, or it takes long to look up. */
 const MAX_FIELD_PIXELS = 400_000_000;
 
 /** Most pixels of all outputs together, once for each echo of a band. */
@@ -31,7 +31,7 @@ type Finished = Pick<TemplateDocument, 'tints' | 'shadows' | 'borders' | 'edge'>
 
 /** A template as it counts here. */
 type Counted = Finished &
-  Pick<TemplateDocument, 'frame' | 'mat' | 'behind'> & {
+  Pick<TemplateDocument, 'frame' | 'mat' | 'backdrop' | 'behind' | 'before'> & {
     readonly slots: readonly Finished[];
     readonly outputs: readonly (Pick<TemplateDocument['outputs'][number], 'size' | 'trim' | 'format'> & { readonly width: number })[]; // prettier-ignore
   };
@@ -46,6 +46,14 @@ const fieldsOf = ({ tints, shadows, borders, edge }: Finished): number =>
   borders.filter(({ on, relief, paint }) => on && (relief !== null || hasPaint(paint, 'texture', 'pattern'))).length +
   (edge.relief ? 2 : 0);
 
+/** Paints on all of the picture that are looked up pixel by pixel. */
+const groundsOf = ({ backdrop, mat, behind, before }: Counted): number =>
+  [
+    backdrop,
+    mat.paint,
+    ...[...behind, ...before].map(({ on, show, paint }) => (on && show === 'paint' ? paint : null)),
+  ].filter((paint) => paint !== null && hasPaint(paint, 'contour', 'texture', 'pattern')).length;
+
 const copiesOf = ({ borders }: Finished): number =>
   borders.reduce((sum, { on, echo }) => sum + (on && echo ? echo.count : 0), 0);
 
@@ -55,7 +63,7 @@ export function refuseHuge(template: Counted): void {
   const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
   const picture = pictureOf(template);
   const finishes = [template, ...slots];
-  const fields = finishes.reduce((sum, one) => sum + fieldsOf(one), 0);
+  const fields = finishes.reduce((sum, one) => sum + fieldsOf(one), groundsOf(template));
   const copies = finishes.reduce((sum, one) => sum + copiesOf(one), 0);
   let together = 0;
   outputs.forEach(({ width, size, trim, format }, i) => {
@@ -73,7 +81,7 @@ export function refuseHuge(template: Counted): void {
     together += pixels;
     if (fields * together > MAX_FIELD_PIXELS) {
       const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);
-      const why = `with ${fields} inner shadows, tints that follow the edge, reliefs and textures, all outputs may have ${most} megapixels together`;
+      const why = `with ${fields} inner shadows, reliefs, textures, patterns and paints that follow the edge, all outputs may have ${most} megapixels together`;
       throw new WobrelError('template-invalid', `${at}: ${why}`, at);
     }
     if (copies * together > MAX_ECHO_PIXELS)

@@ -93,9 +93,16 @@ test('fields of places that would fill the memory are refused with what would do
   const shadows = Array.from({ length: 16 }, () => ({ kind: 'inner' }));
   const outputs = [{ width: 4000 }, { name: 'large', width: 6000 }];
   expect(refusalOf(plain({ shadows, outputs })).message).toBe(
-    'outputs[1].width: with 16 inner shadows, tints that follow the edge, reliefs and textures, all outputs may have 25 megapixels together',
+    'outputs[1].width: with 16 inner shadows, reliefs, textures, patterns and paints that follow the edge, all outputs may have 25 megapixels together',
   );
   expect(parseTemplate(plain({ shadows, outputs: [{ width: 4000 }] })).shadows).toHaveLength(16);
+  const pattern = { kind: 'pattern', size: 9 };
+  const before = Array.from({ length: 6 }, () => ({ show: 'paint', paint: pattern }));
+  expect(
+    refusalOf(plain({ backdrop: pattern, mat: { paint: pattern }, before, outputs: [{ width: 9000 }] })).message,
+  ).toBe(
+    'outputs[0].width: with 8 inner shadows, reliefs, textures, patterns and paints that follow the edge, all outputs may have 50 megapixels together',
+  );
 });
 
 test('reliefs and echoes are counted for what they take', () => {
