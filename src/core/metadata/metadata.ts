@@ -11,7 +11,7 @@ export function metadataFor(texts: Template['metadata'], fields: Fields): Metada
   return Object.fromEntries(said.filter(([, text]) => text !== ''));
 }
 
-/** Formats that hold them. GIF has no place that programs read. */
+/** Formats that hold them. GIF and OpenRaster have no place that programs read. */
 export const holdsMetadata = ({ format }: Pick<Output, 'format'>): boolean => format !== 'gif' && format !== 'ora';
 
 const MARKS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };

@@ -3,6 +3,7 @@ import { holdsMetadata } from '@/core/metadata';
 import { METADATA_LABELS, type Template } from '@/core/template';
 import { PatternField } from '../shared/pattern-field';
 import { Section } from '../shared/section';
+import { FORMATS } from './outputs';
 import type { TemplateStore } from '../template/store';
 
 const LABELS: Readonly<Record<keyof typeof METADATA_LABELS, string>> = {
@@ -20,7 +21,7 @@ function metadataWords({ metadata }: Pick<Template, 'metadata'>): string {
 
 /** What files say of themselves, for each photo from its data. */
 export function MetadataSection({ template, store }: { readonly template: Template; readonly store: TemplateStore }) {
-  const mute = template.outputs.filter((output) => !holdsMetadata(output)).map(({ name }) => name);
+  const mute = template.outputs.filter((output) => !holdsMetadata(output)).map(({ name, format }) => `${name} (${FORMATS[format]})`); // prettier-ignore
   return (
     <Section title="Metadata" group="outputs" value={metadataWords(template)}>
       {KEYS.map((key) => (
@@ -35,7 +36,7 @@ export function MetadataSection({ template, store }: { readonly template: Templa
       ))}
       <p className="muted small-text mb-0">
         Nothing of the photos’ own metadata goes into files but what is asked for here.
-        {mute.length > 0 && ` GIF holds none: ${mute.join(', ')}.`}
+        {mute.length > 0 && ` Not in ${mute.join(', ')}: that format holds none.`}
       </p>
     </Section>
   );
