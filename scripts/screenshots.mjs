@@ -29,6 +29,23 @@ const onCards = (page) => painted(page, STRIPS);
 
 const button = (page, name) => page.getByRole('button', { name, exact: true });
 
+const LINE = { width: 14, paint: '#24594f' };
+const slot = (name, set, kind, [cx, cy, width, height], more = {}) => ({ name, set, shape: { kind, box: { cx, cy, width, height }, ...more }, borders: [LINE], shadows: [{ y: 6, blur: 18, opacity: 0.3 }] }); // prettier-ignore
+
+/** Three photos on a sheet, and words on a mark. */
+const SHEET = {
+  wobrel: 1,
+  name: 'Sheet',
+  frame: { width: 1200, height: 900 },
+  backdrop: '#f4efe6',
+  slots: [
+    slot('front', null, 'rectangle', [430, 450, 700, 740], { radii: [40, 40, 40, 40] }),
+    slot('side', 'right', 'circle', [980, 270, 340, 340]),
+    slot('detail', 'right', 'heart', [980, 660, 330, 330]),
+  ],
+  captions: [{ text: 'Autumn shelf', size: 46, at: [430, 760], paint: '#ffffff', mark: { form: 'ticket', room: 22, paint: '#b0392f' } }], // prettier-ignore
+};
+
 /** Where each picture is taken, and what is done first. */
 const PICTURES = {
   batches: ['/', (page) => counted(page).then(() => onCards(page))],
@@ -92,6 +109,27 @@ const PICTURES = {
       await page.getByRole('button', { name: /^Shape/ }).click();
       await framing.click();
       await painted(page, '.finishes');
+    },
+  ],
+  export: [
+    '/batches/3?step=export',
+    async (page) => {
+      await onWall(page);
+      await page.getByRole('button', { name: /^newsletter/ }).click();
+      await button(page, 'Try on one photo').click();
+      await page.getByText(/SSIM/).scrollIntoViewIfNeeded();
+    },
+  ],
+  composing: [
+    '/batches/3?step=template',
+    async (page) => {
+      const { revision } = await (await page.request.get('/api/batches/3')).json();
+      await page.request.put('/api/batches/3/draft', { data: { template: SHEET, revision } });
+      await page.reload();
+      await page.getByRole('radio', { name: 'stage', exact: true }).click();
+      await page.locator('.stage-cutout[data-painted]').waitFor();
+      await painted(page, '.stage-strip');
+      await page.getByText(/to look at$/).waitFor();
     },
   ],
   // The last: from here on people sign in.
