@@ -74,14 +74,25 @@ test('a maker’s mark brought in lies on top of every file as it is drawn, and 
   await expect(page.getByRole('button', { name: 'Delete mark.png' })).toHaveCount(0);
 }); // prettier-ignore
 
-test('a picture is bent into a straight-edged opening, a corner of it moved by keys and by hand', async ({ page }) => {
+/** Of an opening that nothing is parallel in, shares of the frame. */
+const CORNERS = [[0.2, 0.22], [0.83, 0.17], [0.78, 0.82], [0.14, 0.74]] as const; // prettier-ignore
+
+test('a picture is bent into a straight-edged opening that is clicked corner by corner, a corner of it moved by keys and by hand', async ({
+  page,
+}) => {
   const stripes = Buffer.alloc(120 * 120 * 3).map((_, i) => (Math.floor(((i / 3) % 120) / 20) % 2 ? 255 : 0));
   const picture = await sharp(stripes, { raw: { width: 120, height: 120, channels: 3 } })
     .png()
     .toBuffer();
   const [preview, made] = await previewAndExport(page, await gradientPhoto('soft.png', 'grey'), async () => {
-    await page.getByRole('button', { name: /Choose another/ }).click();
-    await page.getByRole('dialog').getByRole('button', { name: 'Rectangle', exact: true }).click();
+    // Corner by corner, and the first one again.
+    await page.getByRole('button', { name: 'Draw a shape' }).click();
+    await expect(page.getByRole('application')).toBeVisible();
+    const frame = (await page.locator('.stage-frame').boundingBox())!;
+    for (const [across, down] of [...CORNERS, CORNERS[0]!]) {
+      await page.mouse.click(frame.x + across * frame.width, frame.y + down * frame.height);
+    }
+    await expect(page.getByRole('application')).toHaveCount(0);
     await page.getByRole('radio', { name: 'around it', exact: true }).click();
     await page.getByRole('button', { name: /^Backdrop/ }).click();
     await page.getByRole('button', { name: 'Add a photo, picture or paint behind' }).click();
@@ -95,7 +106,8 @@ test('a picture is bent into a straight-edged opening, a corner of it moved by k
     const corner = layer.getByRole('group', { name: 'Its left top corner' });
     const across = corner.getByRole('textbox', { name: 'Across' });
     const before = Number(await across.inputValue());
-    await page.getByRole('radio', { name: 'stage', exact: true }).click();
+    // Its points were in the hand last.
+    await page.getByRole('radiogroup', { name: 'On the stage' }).getByRole('radio', { name: 'shape', exact: true }).click(); // prettier-ignore
     await across.focus();
     const handle = page.getByRole('button', { name: /^Left top corner, Picture 1/ });
     await handle.press('Shift+ArrowRight');
