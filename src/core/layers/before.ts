@@ -1,24 +1,32 @@
 import { z } from 'zod';
-import { defineLayer, percent } from './layer';
-import { picturedControls, picturedFields, picturedParts } from './pictured';
+import { defineLayer, lengthSchema, percent } from './layer';
+import { againControls, againFields, isPlaced, picturedControls, picturedFields, picturedParts } from './pictured';
 
-const TITLES = { picture: 'Picture', paint: 'Paint', hole: 'Hole' } as const;
+const TITLES = { photo: 'Photo again', picture: 'Picture', paint: 'Paint', hole: 'Hole' } as const;
 
-/** What lies before the photo and its borders: a picture, such as a maker's mark, a paint, or a hole. */
+/** What lies before the photo and its borders: a picture, such as a maker's mark, a paint, a hole, or the photo once more. */
 export const before = defineLayer({
   schema: z.strictObject({
-    show: z.enum(['picture', 'paint', 'hole']).default('picture'),
+    show: z.enum(['picture', 'photo', 'paint', 'hole']).default('picture'),
     ...picturedFields,
+    ...againFields,
+    /** As of a photo behind. */
+    blur: lengthSchema.default(0),
     /** What a hole goes through: the layer on top right below it, or everything, captions alone left out. */
     through: z.enum(['layer', 'all']).default('all'),
   }),
-  lengths: [],
+  lengths: ['blur'],
   isPlaced: true,
   parts: picturedParts,
   title: ({ show }) => TITLES[show],
   words: ({ show, opacity }) => `${show}, ${percent(opacity)}`,
   controls: {
-    show: { label: 'Shows', as: 'choice', options: { picture: 'picture', paint: 'paint', hole: 'hole' } },
+    show: {
+      label: 'Shows',
+      as: 'choice',
+      options: { picture: 'picture', photo: 'photo', paint: 'paint', hole: 'hole' },
+    },
+    ...againControls,
     through: {
       label: 'Goes through',
       as: 'choice',
@@ -26,6 +34,7 @@ export const before = defineLayer({
       shown: ({ show }) => show === 'hole',
     },
     ...picturedControls,
+    place: { ...picturedControls.place, shown: isPlaced },
   },
 });
 

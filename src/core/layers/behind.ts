@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineLayer, lengthSchema, number, percent } from './layer';
-import { picturedControls, picturedFields, picturedParts } from './pictured';
+import { againControls, againFields, picturedControls, picturedFields, picturedParts } from './pictured';
 
 const TITLES = { photo: 'Photo again', picture: 'Picture', paint: 'Paint' } as const;
 
@@ -9,8 +9,7 @@ export const behind = defineLayer({
   schema: z.strictObject({
     show: z.enum(['photo', 'picture', 'paint']).default('photo'),
     ...picturedFields,
-    /** How many times as large as it has to be. */
-    zoom: z.number().min(1).max(20).default(1),
+    ...againFields,
     /** As CSS writes a blur radius: its Gaussian's standard deviation is half of it. */
     blur: lengthSchema.default(48),
   }),
@@ -24,8 +23,7 @@ export const behind = defineLayer({
       : `${blur > 0 ? `blurred ${number(blur)} ${unit}` : 'sharp'}${zoom > 1 ? `, ${number(zoom)}×` : ''}`,
   controls: {
     show: { label: 'Shows', as: 'choice', options: { photo: 'photo', picture: 'picture', paint: 'paint' } },
-    blur: { label: 'Blur', as: 'length', slider: [0, 2], shown: ({ show }) => show === 'photo' },
-    zoom: { label: 'Enlarged', as: 'times', slider: [1, 4], shown: ({ show }) => show === 'photo' },
+    ...againControls,
     ...picturedControls,
   },
 });

@@ -77,10 +77,27 @@ export const picturedFields = {
   on: onSchema,
 };
 
+type Shown = { readonly show: string };
+
+/** What a photo that is shown once more has besides. */
+export const againFields = {
+  /** How many times as large as it has to be. */
+  zoom: z.number().min(1).max(20).default(1),
+};
+
+type Again = Shown & { readonly zoom?: number; readonly blur?: number };
+const ofPhoto = ({ show }: Shown) => show === 'photo';
+
+export const againControls = {
+  blur: { label: 'Blur', as: 'length', slider: [0, 2], shown: ofPhoto },
+  zoom: { label: 'Enlarged', as: 'times', slider: [1, 4], shown: ofPhoto },
+} as const satisfies Readonly<Record<string, Control<Again & Record<string, unknown>>>>;
+
 export const picturedParts = { filters: recoloured } as const;
 
-type Shown = { readonly show: string };
 const ofPicture = ({ show }: Shown) => show === 'picture';
+/** A photo on top may have a box; it lies upright. */
+export const isPlaced = ({ show }: Shown) => show === 'picture' || show === 'photo';
 /** What is bent to corners fits by that. */
 const isFitted = ({ show, place }: Shown & { readonly place?: unknown }) =>
   show === 'picture' && !(typeof place === 'object' && place !== null && 'corners' in place);

@@ -134,3 +134,51 @@ test('its colours are changed after it is blurred: a grey of the luma of Filter 
   const luma = 0.2126 * r + 0.7152 * g + 0.0722 * b;
   near(at(10, 190), [luma, luma, luma, 255]);
 });
+
+describe('the photo once more on top', () => {
+  const place = { cx: 150, cy: 150, width: 60, height: 60 };
+
+  test('fills its box, over borders and all, and nothing beyond it', () => {
+    const borders = [{ width: 30, paint: '#ff00ff' }];
+    const { at, plate } = drawn({ borders, before: [{ show: 'photo', place }] });
+    const plain = drawn({ borders });
+    expect(plate.behind).toHaveLength(1);
+    // A ramp over 60 pixels, as the whole photo lies in the box.
+    for (const [x, y] of [
+      [125, 130],
+      [150, 150],
+      [175, 178],
+    ] as const)
+      near(at(x, y), [(255 * (x - 120 + 0.5)) / 60, (255 * (y - 120 + 0.5)) / 60, 40, 255], 3);
+    for (const [x, y] of [
+      [118, 150],
+      [182, 150],
+      [150, 118],
+      [60, 60],
+    ] as const)
+      expect(at(x, y)).toEqual(plain.at(x, y));
+  });
+
+  test('in a shape, half strong, after one that lies behind: each is its own source', () => {
+    const shape = { kind: 'circle', box: { cx: 150, cy: 150, width: 40, height: 40 } };
+    const layers = { behind: [{ blur: 0 }], before: [{ show: 'photo', place, shape, opacity: 0.5, filters: { grayscale: 1 } }] }; // prettier-ignore
+    const { at, plate } = drawn(layers);
+    const below = drawn({ behind: layers.behind });
+    expect(plate.behind).toHaveLength(2);
+    const luma = 0.2126 * 127.5 + 0.7152 * 127.5 + 0.0722 * 40;
+    near(at(150, 150), below.at(150, 150).slice(0, 3).map((v) => v / 2 + luma / 2), 3); // prettier-ignore
+    // In the box, beyond the circle.
+    expect(at(123, 123)).toEqual(below.at(123, 123));
+  });
+
+  test('alpha is the same for every photo', () => {
+    const template = squareTemplate(SIZE, { shape: circle, before: [{ show: 'photo', place, shape: { ...circle, box: { ...circle.box, cx: 150, cy: 150 } } }] }); // prettier-ignore
+    const plate = compile(template, SIZE);
+    const alphas = [1, 2].map((seed) => {
+      const behind = plate.behind.map((layer) => behindPixels(noiseOn({ ...plate, photoWindow: { left: 0, top: 0, width: layer.width, height: layer.height } }, seed).data.slice(), layer)); // prettier-ignore
+      return compose(plate, { ...noiseOn(plate, seed), behind }, []).filter((_, i) => i % 4 === 3);
+    });
+    expect(alphas[0]).toEqual(alphas[1]);
+    expect(alphas[0]![175 * SIZE + 175]).toBe(255);
+  });
+});

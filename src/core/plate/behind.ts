@@ -1,5 +1,5 @@
 /** The photo once more, behind the cutout: blurred, as a ground of its own. */
-import type { Behind } from '../layers';
+import { cornersOf, type Before, type Behind } from '../layers';
 import { filterPixels, type PaintBox } from '../paint';
 import { blur as blurInPlace, type PixelWindow } from '../raster';
 import { pictureOf, type Template } from '../template';
@@ -27,7 +27,7 @@ const MOST_BLURRED = 16_000_000;
 /** Layers behind that show at all. */
 export const isBehind = ({ on, opacity }: Pick<Behind, 'on' | 'opacity'>): boolean => on && opacity > 0;
 
-function photoBehind({ fit, zoom, blur, filters }: Behind, area: PaintBox, scale: number): PhotoBehind {
+function photoBehind({ fit, zoom, blur, filters }: Behind | Before, area: PaintBox, scale: number): PhotoBehind {
   const sigma = (blur / 2) * scale;
   const most = sigma > 0 ? Math.sqrt(MOST_BLURRED / (area.width * area.height)) : 1;
   const k = Math.min(1, most, FINE / Math.max(sigma, 1e-6));
@@ -35,16 +35,39 @@ function photoBehind({ fit, zoom, blur, filters }: Behind, area: PaintBox, scale
   return { fit, zoom, filters, area, width, height, sigma: sigma * (width / area.width) };
 }
 
-/** The photos behind of a picture so many pixels wide, the lowest first. A mat with a paint of its own leaves them the frame. */
+/** The photos behind of a picture so many pixels wide, the lowest first, then those before. A mat with a paint of its own leaves those behind the frame; one before may have a box. */
 export function photosBehind(template: Template, width: number): PhotoBehind[] {
   const picture = pictureOf(template);
   const scale = width / picture.width;
   const { frame, mat } = template;
+  const [x, y] = [-picture.left * scale, -picture.top * scale];
   const whole = { left: 0, top: 0, width, height: picture.height * scale };
-  const inner = { left: -picture.left * scale, top: -picture.top * scale, width: frame.width * scale, height: frame.height * scale }; // prettier-ignore
-  return template.behind
-    .filter((layer) => isBehind(layer) && layer.show === 'photo')
-    .map((layer) => photoBehind(layer, mat.paint === null ? whole : inner, scale));
+  const inner = { left: x, top: y, width: frame.width * scale, height: frame.height * scale };
+  const shown = <L extends Behind | Before>(layers: readonly L[]) =>
+    layers.filter((layer) => isBehind(layer) && layer.show === 'photo');
+  return [
+    ...shown(template.behind).map((layer) => photoBehind(layer, mat.paint === null ? whole : inner, scale)),
+    ...shown(template.before).map((layer) => photoBehind(layer, photoBox(layer, scale, [x, y]) ?? whole, scale)),
+  ];
+}
+
+/** The upright box that a photo before has, pixels: the one around its corners where it has these; null where it is all over. */
+export function photoBox(
+  { place }: Pick<Before, 'place'>,
+  scale: number,
+  [x, y]: readonly [number, number],
+): PaintBox | null {
+  // prettier-ignore
+  if (!place) return null;
+  const corners = cornersOf(place);
+  const [xs, ys] = [corners.map(([across]) => across), corners.map(([, down]) => down)];
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  return {
+    left: x + left * scale,
+    top: y + top * scale,
+    width: (Math.max(...xs) - left) * scale,
+    height: (Math.max(...ys) - top) * scale,
+  };
 }
 
 /** Where the whole photo lies in whole pixels of a photo behind: it covers all of it, its middle in the middle. */

@@ -5,7 +5,7 @@ import { bentPicture, cornersMoved, drawnPicture, pictureAtHand, type Corner, ty
 import { coverage, type PixelWindow } from '../raster';
 import { flatten, outlineOf, type Polygon, type Shape } from '../shape';
 import type { Template } from '../template';
-import { isBehind } from './behind';
+import { isBehind, photoBox } from './behind';
 import type { Coat } from './coat';
 import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
 
@@ -75,6 +75,16 @@ function coverIn(polygons: readonly Polygon[], window: PixelWindow): Places {
   return { kind: 'field', field: { ...window, values } };
 }
 
+const boxPolygon = ({ left, top, width, height }: PaintBox): Polygon =>
+  [[left, top], [left + width, top], [left + width, top + height], [left, top + height]]; // prettier-ignore
+
+/** What both cover, of one window. */
+function bothCover(one: Places, other: Places): Places {
+  if (one.kind !== 'field' || other.kind !== 'field') return one;
+  const values = one.field.values.map((v, k) => (v * other.field.values[k]!) / 65535 + 0.5);
+  return { kind: 'field', field: { ...one.field, values } };
+}
+
 /** What is left of a coat's cover beside a shape cut out of it. */
 function without(cover: Places | null, mask: readonly Polygon[], opacity: number, window: PixelWindow): Places {
   const values = Uint16Array.from(coverage(mask, window), (v) => (1 - v * opacity) * 65535 + 0.5);
@@ -86,7 +96,8 @@ function without(cover: Places | null, mask: readonly Polygon[], opacity: number
 /** Coats in the layers' order; a photo behind is one of the other sources. */
 export function picturedCoats(template: Template, list: 'behind' | 'before', room: Room): Coat[] {
   const layers: readonly (Behind | Before)[] = template[list];
-  let photos = 0;
+  // Those before are numbered after those behind.
+  let photos = list === 'behind' ? 0 : template.behind.filter((one) => isBehind(one) && one.show === 'photo').length;
   const coats: Coat[] = [];
   /** Which coat a layer is, or cuts; none of one that is not drawn. */
   const coatOf = new Map<number, number>();
@@ -104,9 +115,12 @@ export function picturedCoats(template: Template, list: 'behind' | 'before', roo
       case 'paint':
         add({ ...filtered(paintRows(paint, opacity, { ...room, outline: mask ?? room.outline, box: area }), layer.filters), dash }); // prettier-ignore
         return;
-      case 'photo':
-        add({ ...clear, pick: room.picks.length + photos++ });
+      case 'photo': {
+        const box = list === 'before' ? photoBox(layer, room.scale, room.corner) : null;
+        const within = box && coverIn([boxPolygon(box)], room.window);
+        add({ ...clear, dash: within && dash ? bothCover(within, dash) : (within ?? dash), pick: room.picks.length + photos++ }); // prettier-ignore
         return;
+      }
       case 'picture': {
         if (layer.picture === null) return;
         const data = pixelsOf(layer, `${list}[${i}].picture`, { ...room, area });

@@ -59,8 +59,8 @@ const copiesOf = ({ borders }: Finished): number =>
 
 /** Refuses outputs that no machine at hand could make. */
 export function refuseHuge(template: Counted): void {
-  const { outputs, behind, slots } = template;
-  const photos = behind.filter(({ on, show }) => on && show === 'photo').length;
+  const { outputs, behind, before, slots } = template;
+  const photos = [...behind, ...before].filter(({ on, show }) => on && show === 'photo').length;
   const picture = pictureOf(template);
   const finishes = [template, ...slots];
   const fields = finishes.reduce((sum, one) => sum + fieldsOf(one), groundsOf(template));
@@ -77,7 +77,7 @@ export function refuseHuge(template: Counted): void {
     if (mostKept(trim, width / picture.width, [width, height]) > MAX_PIXELS)
       throw new WobrelError('template-invalid', `outputs[${i}].trim: with so much room a file may have more than 100 megapixels`, `outputs[${i}].trim`); // prettier-ignore
     if (photos * pixels > MAX_PHOTOS_BEHIND)
-      throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
+      throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind or on top an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
     together += pixels;
     if (fields * together > MAX_FIELD_PIXELS) {
       const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);

@@ -33,6 +33,7 @@ export function refuseSlots({ slots, fill, mode, behind, before }: Slotted): voi
     if (show === 'photo') refuse(`behind[${i}].show`, 'with slots there is no single photo to show behind');
   });
   before.forEach(({ show, paint }, i) => {
+    if (show === 'photo') refuse(`before[${i}].show`, 'with slots there is no single photo to show on top');
     if (show === 'paint' && isPicked(paint))
       refuse(`before[${i}].paint`, 'with slots no colour on top can be taken from the photo');
   });

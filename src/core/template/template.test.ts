@@ -214,5 +214,5 @@ test('photos behind take memory: so many of them, so large an output', () => {
   const behind = (count: number, width: number) => plain({ behind: Array.from({ length: count }, () => ({})), outputs: [{ width }] }); // prettier-ignore
   expect(() => parseTemplate(behind(16, 3000))).not.toThrow();
   const error = refusalOf(behind(4, 9000));
-  expect([error.at, error.message]).toEqual(['outputs[0].width', 'outputs[0].width: with 4 photos behind an output may have 50 megapixels']); // prettier-ignore
+  expect([error.at, error.message]).toEqual(['outputs[0].width', 'outputs[0].width: with 4 photos behind or on top an output may have 50 megapixels']); // prettier-ignore
 });

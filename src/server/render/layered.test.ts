@@ -100,6 +100,7 @@ const CASES: [string, object][] = [
   ['a soft edge with a reflection', { edge: { feather: 9 }, borders: [{ ...border, paint: '#a0502080' }], reflection: { length: 0.4 } }], // prettier-ignore
   ['a colour over all, with a hole through everything', { ...finish, before: [{ show: 'paint', paint: '#ffffff60' }, { show: 'hole', shape: { kind: 'circle', box: { cx: 90, cy: 120, width: 60, height: 60 } } }] }], // prettier-ignore
   ['a window', { ...finish, mode: 'window', borders: [border] }],
+  ['the photo again behind and on top', { ...finish, behind: [{ blur: 20 }], before: [{ show: 'photo', place: { cx: 180, cy: 180, width: 60, height: 60 }, opacity: 0.8 }] }], // prettier-ignore
   ['echoes and a relief', { borders: [{ ...border, relief: {}, echo: { count: 3, angle: 9, lies: 'behind' } }] }],
 ];
 

@@ -12,6 +12,8 @@ type BoxFieldProps = {
   readonly label: string;
   readonly box: Place | null;
   readonly template: Pick<Template, 'frame' | 'shape'>;
+  /** True where it can't be bent. */
+  readonly isUpright: boolean;
   readonly onChange: (box: Place | null) => void;
   readonly onDrag: (active: boolean) => void;
 };
@@ -33,10 +35,15 @@ function boxAround(place: Place): Box {
   return { cx: (l + r) / 2, cy: (t + b) / 2, width: r - l, height: b - t };
 }
 
+type Kind = 'all' | 'box' | 'corners';
+const UPRIGHT = { all: 'all over', box: 'in a box' } as Readonly<Record<Kind, string>>;
+const PLACES: Readonly<Record<Kind, string>> = { ...UPRIGHT, corners: 'bent' };
+
 const CORNERS = ['left top', 'right top', 'right bottom', 'left bottom'] as const;
 
 /** Where in the frame a layer lies: all over, in a box of its own, or bent to four corners. */
-export function BoxField({ label, box, template, onChange, onDrag }: BoxFieldProps) {
+export function BoxField({ label, box: given, template, isUpright, onChange, onDrag }: BoxFieldProps) {
+  const box = given && isUpright ? boxAround(given) : given;
   const { frame, shape } = template;
   const own = useMemo(() => fourCorners(outlineOf(shape)), [shape]);
   const common = { max: 100_000, unit: frame.unit, onDrag };
@@ -71,7 +78,7 @@ export function BoxField({ label, box, template, onChange, onDrag }: BoxFieldPro
       <ChoiceField
         label={label}
         value={kind}
-        options={{ all: 'all over', box: 'in a box', corners: 'bent' }}
+        options={isUpright ? UPRIGHT : PLACES}
         onChange={(v) => {
           const fresh = box ? boxAround(box) : freshBox(frame);
           onChange(v === 'all' ? null : v === 'box' ? fresh : { corners: cornersOf(fresh) });

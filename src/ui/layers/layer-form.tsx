@@ -155,6 +155,7 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
             key={key}
             label={label}
             box={value as Place | null}
+            isUpright={values.show === 'photo'}
             template={template}
             onChange={take}
             onDrag={onDrag}
