@@ -134,7 +134,7 @@ test('a word is punched out of a banner: the photo shows through it', async ({ p
     await page.getByRole('button', { name: /^On top/ }).click();
     await page.getByRole('button', { name: 'Add a picture or a paint on top' }).click();
     const first = page.getByRole('group', { name: /^Picture 1/ });
-    await first.getByRole('radio', { name: 'paint', exact: true }).click();
+    await first.getByRole('combobox', { name: 'Shows' }).selectOption('a paint');
     const banner = page.getByRole('group', { name: /^Paint 1/ });
     await banner.getByRole('textbox', { name: 'Colour', exact: true }).fill('#ff0000');
     await page.keyboard.press('Enter');
@@ -143,7 +143,7 @@ test('a word is punched out of a banner: the photo shows through it', async ({ p
     await dialog.getByRole('button', { name: 'Rectangle', exact: true }).click();
     await expect(dialog).toHaveCount(0);
     await page.getByRole('button', { name: 'Add a picture or a paint on top' }).click();
-    await page.getByRole('group', { name: /^Picture 2/ }).getByRole('radio', { name: 'hole', exact: true }).click();
+    await page.getByRole('group', { name: /^Picture 2/ }).getByRole('combobox', { name: 'Shows' }).selectOption('a hole'); // prettier-ignore
     const hole = page.getByRole('group', { name: /^Hole 2/ });
     await hole.getByRole('radio', { name: 'layer below', exact: true }).click();
     await hole.getByRole('radio', { name: 'a shape', exact: true }).click();

@@ -23,8 +23,8 @@ export const before = defineLayer({
   controls: {
     show: {
       label: 'Shows',
-      as: 'choice',
-      options: { picture: 'picture', photo: 'photo', paint: 'paint', hole: 'hole' },
+      as: 'select',
+      options: { picture: 'a picture', photo: 'the photo again', paint: 'a paint', hole: 'a hole' },
     },
     ...againControls,
     through: {
