@@ -9,6 +9,7 @@ export type { Control, LayerDefinition, LayerPart, Room } from './layer';
 export { light, type Light } from './light';
 export { mark, type Mark, type MarkForm } from './mark';
 export { mat, type Mat } from './mat';
+export { recoloured } from './recoloured';
 export { reflection, type Reflection } from './reflection';
 export { LAYER_LISTS, type LayerList } from './registry';
 export { edgeRelief, type EdgeRelief, type ProfileCurve, type Relief } from './relief';

@@ -118,6 +118,9 @@ export function matrixRow(m: Matrix, row: Float32Array, n: number): void {
   }
 }
 
+/** Pixels that are changed at a time. */
+const RUN = 1024;
+
 /**
  * Pixels with their colours changed, in place.
  *
@@ -127,13 +130,17 @@ export function matrixRow(m: Matrix, row: Float32Array, n: number): void {
 export function filterPixels(filters: Filters, data: Uint8Array | Uint8ClampedArray, isPremultiplied: boolean): void {
   const matrices = matricesOf(filters);
   if (matrices.length === 0) return;
-  const row = new Float32Array(3);
-  for (let k = 0; k < data.length; k += 4) {
-    const alpha = data[k + 3]!;
-    if (alpha === 0) continue;
-    const whole = isPremultiplied ? alpha : 255;
-    for (let c = 0; c < 3; c++) row[c] = data[k + c]! / whole;
-    for (const matrix of matrices) matrixRow(matrix, row, 1);
-    for (let c = 0; c < 3; c++) data[k + c] = Math.round(row[c]! * whole);
+  const run = new Float32Array(RUN * 3);
+  for (let from = 0; from < data.length; from += RUN * 4) {
+    const n = Math.min(RUN, (data.length - from) / 4);
+    for (let i = 0, k = from, p = 0; i < n; i++, k += 4, p += 3) {
+      const whole = isPremultiplied ? Math.max(1, data[k + 3]!) : 255;
+      for (let c = 0; c < 3; c++) run[p + c] = data[k + c]! / whole;
+    }
+    for (const matrix of matrices) matrixRow(matrix, run, n);
+    for (let i = 0, k = from, p = 0; i < n; i++, k += 4, p += 3) {
+      const whole = isPremultiplied ? data[k + 3]! : 255;
+      for (let c = 0; c < 3; c++) data[k + c] = Math.round(run[p + c]! * whole);
+    }
   }
 }

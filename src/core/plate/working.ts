@@ -71,7 +71,6 @@ export function unpeeled(
   over: Uint8ClampedArray,
   hidden: Uint8ClampedArray,
 ): Uint8ClampedArray<ArrayBuffer> {
-  // prettier-ignore
   const out = new Uint8ClampedArray(whole);
   for (let k = 0; k < out.length; k += 4) {
     const top = over[k + 3]!;

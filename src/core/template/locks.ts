@@ -1,5 +1,5 @@
 /** Which parts of a saved template, and which single fields, may be changed in the batches that use it. */
-import { LAYER_LISTS, light, reflection } from '../layers';
+import { LAYER_LISTS, light, recoloured, reflection } from '../layers';
 import { saysTheSame } from './same';
 import type { Template } from './template';
 
@@ -26,13 +26,10 @@ export type FieldGroup = keyof typeof FIELD_GROUPS;
 const GROUPS = Object.keys(FIELD_GROUPS) as FieldGroup[];
 
 /** Parts whose forms come from a definition: their controls are fields that can be opened one by one. A mat's are not: outputs go by them. */
-export const DEFINED = { ...LAYER_LISTS, reflection, light } as const;
+export const DEFINED = { ...LAYER_LISTS, reflection, light, filters: recoloured } as const;
 
 /** Fields of a part that has no definition: by their key what they are called. */
-const NAMED = {
-  edge: { rounding: 'Rounding', feather: 'Feather' },
-  filters: { brightness: 'Brightness', contrast: 'Contrast', saturate: 'Saturation', grayscale: 'Grey', sepia: 'Sepia', hueRotate: 'Hue turned' }, // prettier-ignore
-} as const;
+const NAMED = { edge: { rounding: 'Rounding', feather: 'Feather' } } as const;
 
 type Part = keyof typeof DEFINED | keyof typeof NAMED;
 

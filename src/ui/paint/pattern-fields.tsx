@@ -1,23 +1,11 @@
 'use client';
 import type { PatternPaint } from '@/core/paint';
 import { PictureField } from '../pictures/picture-field';
-import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
-
-type PatternFieldsProps = {
-  readonly paint: PatternPaint;
-  readonly isLine: boolean;
-  readonly unit: string;
-  /** The frame's shorter side: sizes go by it. */
-  readonly side: number;
-  readonly onChange: (paint: PatternPaint) => void;
-  readonly onDrag: (active: boolean) => void;
-};
-
-const LIES = { flat: 'flat', along: 'along it' } as const;
+import { RunsField, type LaidFieldsProps } from './laid';
 
 /** Which picture is laid side by side, and how large. */
-export function PatternFields({ paint, isLine, unit, side, onChange, onDrag }: PatternFieldsProps) {
+export function PatternFields({ paint, isLine, unit, side, onChange, onDrag }: LaidFieldsProps<PatternPaint>) {
   return (
     <>
       <PictureField picture={paint.picture} onChange={(picture) => onChange({ ...paint, picture })} />
@@ -32,9 +20,7 @@ export function PatternFields({ paint, isLine, unit, side, onChange, onDrag }: P
         onChange={(size) => onChange({ ...paint, size })}
         onDrag={onDrag}
       />
-      {isLine && (
-        <ChoiceField label="Runs" value={paint.lies} options={LIES} onChange={(lies) => onChange({ ...paint, lies })} />
-      )}
+      {isLine && <RunsField lies={paint.lies} onChange={(lies) => onChange({ ...paint, lies })} />}
       {paint.lies === 'flat' && (
         <NumberField
           label="Turned"

@@ -3,25 +3,13 @@ import type { TexturePaint } from '@/core/paint';
 import { TEXTURES, type Texture, type TextureKind } from '@/core/texture';
 import { SeedField } from '../layers/seed-field';
 import { StrengthField } from '../layers/strength-field';
-import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 import { SelectField } from '../shared/select-field';
 import { anotherTexture } from './textures';
-
-type TextureFieldsProps = {
-  readonly paint: TexturePaint;
-  readonly isLine: boolean;
-  readonly unit: string;
-  /** The frame's shorter side: sizes go by it. */
-  readonly side: number;
-  readonly onChange: (paint: TexturePaint) => void;
-  readonly onDrag: (active: boolean) => void;
-};
-
-const LIES = { flat: 'flat', along: 'along it' } as const;
+import { RunsField, type LaidFieldsProps } from './laid';
 
 /** Which texture, and its own numbers. */
-export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: TextureFieldsProps) {
+export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: LaidFieldsProps<TexturePaint>) {
   const { of } = paint;
   const numbers = of as unknown as Readonly<Record<string, number>>;
   const set = (key: string, value: number) => onChange({ ...paint, of: { ...of, [key]: value } as Texture });
@@ -52,9 +40,7 @@ export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: T
       {Object.entries(TEXTURES[of.kind].labels).map(([key, label]) => (
         <StrengthField key={key} label={label} value={numbers[key]!} onChange={(v) => set(key, v)} onDrag={onDrag} />
       ))}
-      {isLine && (
-        <ChoiceField label="Runs" value={paint.lies} options={LIES} onChange={(lies) => onChange({ ...paint, lies })} />
-      )}
+      {isLine && <RunsField lies={paint.lies} onChange={(lies) => onChange({ ...paint, lies })} />}
       <NumberField
         label={paint.lies === 'along' ? 'Slanted' : 'Turned'}
         value={paint.angle}

@@ -79,51 +79,19 @@ function OpenPart({
   ));
 }
 
-/** Numbers of parts without a definition: how they are shown, and how far their sliders go. */
-function OpenNumber({ field, template, store }: PartProps & { readonly field: LockableField }) {
-  const { part, key, label } = field;
-  const value = (template[part as 'edge' | 'filters'] as unknown as Readonly<Record<string, number>>)[key]!;
-  const set = (next: number) =>
-    store.change((t) => ({ ...t, [part]: { ...(t[part as 'edge'] as object), [key]: next } }));
-  const { frame, shape } = template;
-  if (part === 'edge') {
-    const side = Math.min(shape.box.width, shape.box.height);
-    return (
-      <NumberField
-        label={label}
-        value={value}
-        min={0}
-        max={100_000}
-        unit={frame.unit}
-        slider={[0, side / (key === 'feather' ? 8 : 2)]}
-        onChange={set}
-        onDrag={store.drag}
-      />
-    );
-  }
-  if (key === 'hueRotate')
-    return (
-      <NumberField
-        label={label}
-        value={value}
-        min={-3600}
-        max={3600}
-        unit="°"
-        slider={[-180, 180]}
-        onChange={set}
-        onDrag={store.drag}
-      />
-    );
-  const end = key === 'grayscale' || key === 'sepia' ? 100 : 200;
+/** A length of the edge, which has no definition. */
+function OpenLength({ field: { key, label }, template, store }: PartProps & { readonly field: LockableField }) {
+  const { edge, frame, shape } = template;
+  const side = Math.min(shape.box.width, shape.box.height);
   return (
     <NumberField
       label={label}
-      value={Math.round(value * 1000) / 10}
+      value={edge[key as 'feather' | 'rounding']}
       min={0}
-      max={end === 100 ? 100 : 1000}
-      unit="%"
-      slider={[0, end]}
-      onChange={(v) => set(v / 100)}
+      max={100_000}
+      unit={frame.unit}
+      slider={[0, side / (key === 'feather' ? 8 : 2)]}
+      onChange={(v) => store.change((t) => ({ ...t, edge: { ...t.edge, [key]: v } }))}
       onDrag={store.drag}
     />
   );
@@ -141,7 +109,7 @@ export function OpenSection({ template, store }: PartProps) {
         return part in DEFINED ? (
           <OpenPart key={part} part={part as Defined} fields={own} template={template} store={store} />
         ) : (
-          own.map((field) => <OpenNumber key={field.path} field={field} template={template} store={store} />)
+          own.map((field) => <OpenLength key={field.path} field={field} template={template} store={store} />)
         );
       })}
     </Section>
