@@ -13,6 +13,8 @@ import {
   rampOf,
   type AreaPaint,
 } from '../src/core/paint';
+import { compile, compose } from '../src/core/plate';
+import { parseTemplate } from '../src/core/template';
 import { seededBytes } from '../src/core/testing/photos';
 import { batchOf, painted } from './bench-page';
 import { compare, previewAndExport } from './exports';
@@ -53,6 +55,58 @@ test('the 16 blend modes are Chromium’s, within 2/255', async ({ page }) => {
       worst = Math.max(worst, Math.abs(picture[i]! * 255 - seen[k]![Math.floor(i / 3) * 4 + (i % 3)]!));
     }
     expect([mode, worst <= 2]).toEqual([mode, true]);
+  }
+});
+
+test('layers and sets of layers are mixed as Chromium’s canvas mixes them, within 2/255', async ({ page }) => {
+  await page.goto('about:blank');
+  const colours = [
+    ['#4080c0', '#d0a030', '#a02060'],
+    ['#f0e8d0', '#203040', '#ff8000'],
+    ['#202830', '#e0e0ff', '#40a060'],
+  ] as const;
+  const cases = blendSchema.options.flatMap((mode) => colours.map((three) => [mode, three] as const));
+  const seen = await page.evaluate(
+    (all) =>
+      all.map(([mode, [ground, one, two]]) => {
+        const canvasOf = () => new OffscreenCanvas(1, 1).getContext('2d', { willReadFrequently: true })!;
+        const operation = (mode === 'normal' ? 'source-over' : mode) as GlobalCompositeOperation;
+        const lay = (context: OffscreenCanvasRenderingContext2D, colour: string, alpha: number, how = operation) => {
+          [context.globalAlpha, context.globalCompositeOperation, context.fillStyle] = [alpha, how, colour];
+          context.fillRect(0, 0, 1, 1);
+        };
+        const [single, group, grouped] = [canvasOf(), canvasOf(), canvasOf()];
+        lay(single, ground, 1, 'source-over');
+        lay(single, one, 0.6);
+        lay(group, one, 1, 'source-over');
+        lay(group, two, 0.5);
+        lay(grouped, ground, 1, 'source-over');
+        [grouped.globalAlpha, grouped.globalCompositeOperation] = [0.7, operation];
+        grouped.drawImage(group.canvas, 0, 0);
+        return [single, grouped].map((context) => [...context.getImageData(0, 0, 1, 1).data]);
+      }),
+    cases,
+  );
+  const nothing = { data: new Uint8Array(0), window: { left: 0, top: 0, width: 0, height: 0 }, opaque: true };
+  const corner = (backdrop: string, fields: object) => {
+    const frame = { width: 9, height: 9 };
+    // The photo's own shape is far off.
+    const shape = { kind: 'circle', box: { cx: -50, cy: -50, width: 2, height: 2 } };
+    const template = parseTemplate({ wobrel: 1, name: 'T', frame, shape, backdrop, ...fields });
+    return [...compose(compile(template, 9), nothing).subarray(0, 4)];
+  };
+  for (const [k, [blend, [ground, one, two]]] of cases.entries()) {
+    const paint = (colour: string, more: object) => ({ show: 'paint', paint: colour, ...more });
+    const single = { before: [paint(one, { blend, opacity: 0.6 })] };
+    const grouped = {
+      before: [paint(one, { set: 'a' }), paint(two, { set: 'a', blend, opacity: 0.5 })],
+      sets: [{ name: 'a', blend, opacity: 0.7 }],
+    };
+    for (const [j, fields] of [single, grouped].entries()) {
+      const got = corner(ground, fields);
+      const off = Math.max(...got.map((v, c) => Math.abs(v - seen[k]![j]![c]!)));
+      expect([blend, ground, j, off <= 2]).toEqual([blend, ground, j, true]);
+    }
   }
 });
 

@@ -53,6 +53,7 @@ function onePlate(template: Template, width: number, withBare: boolean): Plate {
     backdrop,
     behind,
     before,
+    sets,
     filters,
     tints,
     captions,
@@ -62,11 +63,21 @@ function onePlate(template: Template, width: number, withBare: boolean): Plate {
   // Captions add nothing but the colours that they take from the photo.
   const picks = picksOf(template);
   // How soft and how large photos behind and on top are is no part of the plate.
-  const grounds = behind.map((layer) => (layer.show === 'photo' ? [layer.on, layer.opacity] : layer));
-  const tops = before.map((layer) => (layer.show === 'photo' ? { ...layer, blur: 0, zoom: 1, filters: null } : layer));
+  const drawn = (layers: Template['behind'] | Template['before']) =>
+    layers.map((layer) => (layer.show === 'photo' ? { ...layer, blur: 0, zoom: 1, filters: null } : layer));
   const { relief, ...outlined } = edge;
   const common = [width, frame, shape, mode, outlined, light, mat, picks];
-  const key = JSON.stringify([common, withBare, borders, drop, reflection, backdrop, grounds, tops]);
+  const key = JSON.stringify([
+    common,
+    withBare,
+    borders,
+    drop,
+    reflection,
+    backdrop,
+    drawn(behind),
+    drawn(before),
+    sets,
+  ]);
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.
   const finishKey = JSON.stringify([common, relief, plate.photoWindow, filters, tints, inner]);

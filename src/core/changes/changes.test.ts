@@ -22,6 +22,7 @@ test.each<[string, object, object, string[]]>([
   ['a texture', { borders: [border] }, { borders: [{ ...border, paint: { kind: 'texture', of: { kind: 'wood' }, size: 9, stops: [[0, '#000'], [1, '#fff']] } }] }, ['border: paint #24594f → wood texture']], // prettier-ignore
   ['the edge', {}, { edge: { rough: { kind: 'torn' }, relief: {}, pins: [{ from: [0, 0], to: [0, 0.1] }] } }, ['pins that bend the outline changed', 'rough edge added', 'the edge’s relief added']], // prettier-ignore
   ['the light', {}, { light: { angle: 90, ambient: 0.5 } }, ['light: comes from 315 → 90°, from all sides 25 → 50 %']], // prettier-ignore
+  ['layers mixed by modes and in sets', { before: [{ show: 'paint', set: 'a' }], sets: [{ name: 'a' }] }, { before: [{ show: 'paint', set: 'b', blend: 'multiply', tint: {}, locked: true }], sets: [{ name: 'a', opacity: 0.5, on: false }, { name: 'b' }] }, ['paint: tint added, blend normal → multiply, set a → b, locked', 'set a: strength 100 → 50 %, switched off', 'set b added']], // prettier-ignore
   ['a frame', {}, { frame: { width: 800, height: 600 } }, ['frame 1080 × 1080 px → 800 × 600 px', 'shape 960 × 960 → 533.33 × 533.33 px', 'shape moved', 'output tile: width 1080 → 800 px']], // prettier-ignore
 ])('%s', (_, before, after, words) => {
   expect(changesOf(template(before), template(after))).toEqual(words);

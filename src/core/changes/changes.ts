@@ -3,6 +3,7 @@ import { create } from 'jsondiffpatch';
 import {
   edgeRelief,
   LAYER_LISTS,
+  layerSet,
   light,
   mat,
   reflection,
@@ -51,6 +52,7 @@ function formWords(
         unit,
       );
     if (key === 'on') return after.on ? 'switched on' : 'switched off';
+    if (key === 'locked') return after.locked ? 'locked' : 'unlocked';
     const control = controls[key];
     const said = (v: unknown) => (typeof v === 'string' ? (control?.options?.[v] ?? v) : v);
     return changeWords((control?.label ?? fieldAt(key).name).toLowerCase(), said(before[key]), said(after[key]), AS[control?.as ?? ''], unit); // prettier-ignore
@@ -210,6 +212,7 @@ export function changesOf(before: Template, after: Template): string[] {
     ...plainWords('fill', before.fill, after.fill, unit),
     ...singleWords(mat as unknown as Definition, before.mat, after.mat, unit),
     ...(['behind', 'before', 'captions'] as const).flatMap((list) => listWords(list, before[list], after[list], unit)),
+    ...namedWords('set', before.sets, after.sets, (one, other) => formWords(layerSet.controls, one, other, unit)),
     ...(same(before.backdrop, after.backdrop) ? [] : [changeWords('backdrop', before.backdrop, after.backdrop, undefined, unit)]), // prettier-ignore
     ...plainWords('limits', before.limits, after.limits, unit),
     ...plainWords('metadata', before.metadata, after.metadata, unit),

@@ -3,7 +3,7 @@ import { linePaintSchema } from '../paint';
 import { joinSchema } from '../shape';
 import { cast } from './cast';
 import { echo } from './echo';
-import { defineLayer, lengthSchema, number, onSchema, shareSchema } from './layer';
+import { defineLayer, lengthSchema, lockedSchema, number, onSchema, shareSchema } from './layer';
 import { relief } from './relief';
 import { bandRough } from './rough';
 
@@ -26,6 +26,7 @@ export const border = defineLayer({
     rough: bandRough.schema.nullable().default(null),
     shadow: cast.schema.nullable().default(null),
     echo: echo.schema.nullable().default(null),
+    locked: lockedSchema,
     on: onSchema,
   }),
   lengths: ['width', 'gap', 'dash'],

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { areaPaintSchema } from '../paint';
 import { mark } from './mark';
-import { defineLayer, lengthSchema, onSchema, signedLengthSchema } from './layer';
+import { defineLayer, lengthSchema, lockedSchema, onSchema, signedLengthSchema } from './layer';
 
 const captionFontSchema = z.enum(['text', 'slab', 'rounded', 'script']);
 
@@ -24,6 +24,7 @@ export const caption = defineLayer({
     maxWidth: lengthSchema.gt(0).nullable().default(null),
     /** What it stands on. */
     mark: mark.schema.nullable().default(null),
+    locked: lockedSchema,
     on: onSchema,
   }),
   lengths: ['size', 'radius', 'maxWidth'],

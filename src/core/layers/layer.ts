@@ -7,6 +7,10 @@ export const signedLengthSchema = z.number().min(-100_000).max(100_000);
 export const shareSchema = z.number().min(0).max(1);
 /** Off, a layer is kept and not drawn. */
 export const onSchema = z.boolean().default(true);
+/** Locked, an editor leaves it as it is and where it lies until that is taken off; nothing is drawn otherwise. */
+export const lockedSchema = z.boolean().default(false);
+/** What things of one name here are: moved together, and layers among themselves a picture of their own. */
+export const setSchema = z.string().trim().min(1).max(60).nullable().default(null);
 
 /** What a form is told besides the layer: lengths that suit the template, frame units. */
 export type Room = {
@@ -36,7 +40,7 @@ export type Control<L, K extends keyof L & string = keyof L & string> = {
       /** Where it may be left out: what it then is, in a few words. */
       readonly open?: string;
     }
-  | { readonly as: 'strength' | 'text' | 'dashes' | 'place' | 'box' | 'picture' | 'mask' | 'seed' | 'curve' }
+  | { readonly as: 'strength' | 'text' | 'dashes' | 'place' | 'box' | 'picture' | 'mask' | 'seed' | 'curve' | 'set' }
   | { readonly as: 'paint'; readonly depth?: (layer: L, room: Room) => number; readonly isLine?: boolean }
   | {
       readonly as: 'choice' | 'select';

@@ -1,10 +1,11 @@
 /** What layers behind and before the photo have in common. */
 import { z } from 'zod';
-import { groundPaintSchema } from '../paint';
+import { blendSchema, groundPaintSchema } from '../paint';
 import { scaleShape, shapeSchema, type Shape, type ShapeDocument } from '../shape';
 import { cornersMoved, FITS, isConvex, pictureSchema, type Corner, type Corners } from '../pictures';
 import { recoloured } from './recoloured';
-import { lengthSchema, onSchema, shareSchema, signedLengthSchema, type Control } from './layer';
+import { blendControl, tint } from './tint';
+import { lengthSchema, lockedSchema, onSchema, setSchema, shareSchema, signedLengthSchema, type Control } from './layer'; // prettier-ignore
 
 const extent = lengthSchema.gt(0);
 
@@ -74,6 +75,13 @@ export const picturedFields = {
   opacity: shareSchema.default(1),
   /** Its colours changed; null as they are. */
   filters: recoloured.schema.nullable().default(null),
+  /** A paint on it, as far as it shows. */
+  tint: tint.schema.nullable().default(null),
+  /** How it is mixed with all that lies below it in the picture, or in its set; a hole is not. */
+  blend: blendSchema.default('normal'),
+  /** Neighbours of one set are laid on each other first, and then all together as `sets` has it. */
+  set: setSchema,
+  locked: lockedSchema,
   on: onSchema,
 };
 
@@ -93,7 +101,9 @@ export const againControls = {
   zoom: { label: 'Enlarged', as: 'times', slider: [1, 4], shown: ofPhoto },
 } as const satisfies Readonly<Record<string, Control<Again & Record<string, unknown>>>>;
 
-export const picturedParts = { filters: recoloured } as const;
+export const picturedParts = { filters: recoloured, tint } as const;
+
+const isNoHole = ({ show }: Shown) => show !== 'hole';
 
 const ofPicture = ({ show }: Shown) => show === 'picture';
 /** A photo on top may have a box; it lies upright. */
@@ -109,4 +119,6 @@ export const picturedControls = {
   place: { label: 'Lies', as: 'box', shown: ofPicture },
   fit: { label: 'Fit', as: 'choice', options: { cover: 'cover', contain: 'contain', stretch: 'stretch' }, shown: isFitted }, // prettier-ignore
   opacity: { label: 'Strength', as: 'strength' },
+  blend: { ...blendControl, shown: isNoHole },
+  set: { label: 'Set', as: 'set' },
 } as const satisfies Readonly<Record<string, Control<Shown & Record<string, unknown>>>>;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { colourSchema } from '../paint';
-import { defineLayer, lengthSchema, onSchema, percent, shareSchema, signedLengthSchema } from './layer';
+import { defineLayer, lengthSchema, lockedSchema, onSchema, percent, shareSchema, signedLengthSchema } from './layer';
 
 const TITLES = { drop: 'Drop shadow', ground: 'Floor shadow', inner: 'Inner shadow' } as const;
 
@@ -18,6 +18,7 @@ export const shadow = defineLayer({
     depth: lengthSchema.default(40),
     color: colourSchema.default('#000000'),
     opacity: shareSchema.default(0.35),
+    locked: lockedSchema,
     on: onSchema,
   }),
   lengths: ['x', 'y', 'blur', 'spread', 'reach', 'depth'],

@@ -25,7 +25,8 @@ import {
 import { mirrored, mirrorOf } from './mirror';
 import { paintRows, type PaintGround } from './paints';
 import type { Others } from './pixel';
-import { picturedCoats } from './pictured';
+import { windowOfBoth } from './lettering';
+import { mixedBefore, mixedBehind, type MixScene } from './mixed';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate, WithBare } from './plate';
 import { compileSheet } from './sheet';
@@ -72,15 +73,14 @@ function castersOf(template: Template, scene: Scene): Caster[] {
 
 /** Matte, backdrop, layers behind, and mat. A mat without a paint of its own shows what is behind. */
 function groundOf(
-  template: Template,
+  { mat: { paint: matPaint }, backdrop }: Pick<Template, 'mat' | 'backdrop'>,
   matte: string | null,
   behind: readonly Coat[],
   { box, frame, ...ground }: PictureGround,
 ): Ground {
-  const { backdrop } = template;
   const none = [0, 0, 0, 0] as const;
   const bare = matte ? sourceOver(none, withOpacity(matte, 1)) : none;
-  const mat = box.width > frame.width || box.height > frame.height ? template.mat.paint : null;
+  const mat = box.width > frame.width || box.height > frame.height ? matPaint : null;
   const coat = (paint: GroundPaint, within: PaintBox): Coat => ({
     ...paintRows(paint, 1, { ...ground, box: within }),
     dash: null,
@@ -140,7 +140,7 @@ function sceneOf(template: Template, width: number): Scene {
     scale,
     picks,
     behind,
-    others: { picks: picks.length, behind: behind.length },
+    others: { picks: picks.length, behind: behind.length, made: 0 },
     origin: [-picture.left, -picture.top],
     corner: [-picture.left * scale, -picture.top * scale],
     light: template.light,
@@ -206,7 +206,6 @@ export function compilePlain(
   const casters = casting.length > 0 || template.reflection?.on ? castersOf(template, scene) : [];
   const standing = casters.flatMap(({ polygons }) => polygons);
   const place = stands ? mirrorOf(template.reflection, standing, scale) : null;
-  const cutoutIn = cutoutMaker(template, scene);
   // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
   const area = template.mat.paint === null ? box : inner;
   const shadowsOf = (of: readonly Caster[], window: PixelWindow): Stack['shadows'] =>
@@ -223,22 +222,26 @@ export function compilePlain(
           : shadowMask(of, shadow, scale, window),
     }));
   const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, scene) : null;
-  const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner });
-  const echoScene = { ...scene, middle: middleOf(template, scene), at: (times: number) => sceneOf(template, width * times) }; // prettier-ignore
+  const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner, box, frame: inner });
+  const mixScene: MixScene = { width, height, scale, origin, corner, outline, picks, behind: scene.behind, area };
+  const low = mixedBehind(template, mixScene, (window) => groundOf({ ...template, mat: NO_MAT }, null, [], roomIn(window))); // prettier-ignore
+  const top = mixedBefore(template, { ...mixScene, area: box });
+  // The pictures that what lies before shows are numbered after those behind.
+  const beyond = picks.length + scene.behind.length;
+  const topCoats = (window: PixelWindow) =>
+    top.coats(window).map((coat) => (coat.pick >= beyond ? { ...coat, pick: coat.pick + low.made.length } : coat));
+  const made = [...low.made, ...top.made];
+  const others = { ...scene.others, made: made.length };
+  const cutoutIn = cutoutMaker(template, { ...scene, others });
+  // What is mixed with the cutout does not see what that is laid on in the end.
+  const under = top.over.length > 0 ? null : matte;
+  const grounded = { mat: template.mat, backdrop: low.hasBackdrop ? null : template.backdrop };
+  const echoScene = { ...scene, others, middle: middleOf(template, scene), at: (times: number) => sceneOf(template, width * times) }; // prettier-ignore
   const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, echoScene)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
   const bandAt = (window: PixelWindow): Stack => ({
     ...cutoutIn(window),
-    ground: groundOf(
-      template,
-      matte,
-      [...picturedCoats(template, 'behind', { ...roomIn(window), area }), ...echoesBehind(window)],
-      {
-        ...roomIn(window),
-        box,
-        frame: inner,
-      },
-    ),
-    before: [...echoesBefore(window), ...picturedCoats(template, 'before', { ...roomIn(window), area: box })],
+    ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
+    before: [...echoesBefore(window), ...topCoats(window)],
     shadows: shadowsOf(casters, window),
     mirrored: place && mirrored(place, window, cutoutIn),
   });
@@ -252,9 +255,27 @@ export function compilePlain(
     bare?.add(unseen(alone && band.shadows.length > 0 ? { ...band, shadows: shadowsOf(alone, window) } : band));
   }
   const captions = template.captions.filter(({ on }) => on);
-  const rest = { bare: null, scale, origin, picks, behind: scene.behind, finish: null, sheet: null, captions };
-  return { ...plate.done(), ...rest, bare: bare && { ...bare.done(), ...rest } };
+  const rest = {
+    bare: null,
+    scale,
+    origin,
+    picks,
+    behind: scene.behind,
+    made,
+    over: part && part !== 'front' ? [] : top.over,
+    matte: under === matte ? null : withOpacity(matte!, 1),
+    finish: null,
+    sheet: null,
+    captions,
+  };
+  const done = (made: ReturnType<typeof plate.done>): Plate => {
+    const inked = rest.matte ? box : top.over.map((one) => one.plate.inked).reduce(windowOfBoth, made.inked);
+    return { ...made, inked, ...rest };
+  };
+  return { ...done(plate.done()), bare: bare && done(bare.done()) };
 }
+
+const NO_MAT: Template['mat'] = { top: 0, right: 0, bottom: 0, left: 0, paint: null };
 
 type CoatsMaker = ReturnType<typeof echoMaker>;
 

@@ -2,6 +2,7 @@
 import { behindReader, type BehindPixels } from './behind';
 import { finishedRow, finishWith, type PhotoFinish, type PickedColours } from './photo-finish';
 import type { PixelWindow } from '../raster';
+import { layMatte, overlay } from './overlay';
 import { SORTS, type Plate } from './plate';
 
 /** Placed photo pixels, row by row, over a window of the plate's pixels. */
@@ -97,12 +98,13 @@ function partsInto(
 /** Where the photo does not reach, the cutout without it shows: premultiplied, both are mixed by the photo's alpha. */
 function mixGaps(
   plate: Plate,
-  { data, window, behind = [] }: PhotoPixels,
+  { data, window }: PhotoPixels,
+  readers: readonly Reader[],
   colours: PickedColours,
   out: Uint8ClampedArray,
 ): void {
   if (!plate.bare) throw new RangeError('a photo with gaps needs a plate compiled with its bare picture');
-  const bare = composed(plate.bare, null, behind, colours, new Uint8ClampedArray(out.length));
+  const bare = composed(plate.bare, null, readers, colours, new Uint8ClampedArray(out.length));
   const { blank, width, height, mirror } = plate;
   const mixRow = (y: number, row: number) => {
     let p = row * window.width * 4 + 3;
@@ -125,17 +127,29 @@ function mixGaps(
   }
 }
 
-/** All but captions; without a photo only a plate that shows none. */
+/** What lies below all that is mixed with it; without a photo only a plate that shows none. */
 function composed(
   plate: Plate,
   photo: PhotoPixels | null,
-  pictures: readonly BehindPixels[],
+  readers: readonly Reader[],
   colours: PickedColours,
   out: Uint8ClampedArray<ArrayBuffer>,
 ) {
   const { runs, mixed, width, mirror } = plate;
   const read = photo && photoReader(photo, plate.finish && finishWith(plate.finish, colours));
-  const behind = plate.behind.map((layer, k) => behindReader(pictures[k]!, layer));
+  const made: Uint8ClampedArray<ArrayBuffer>[] = [];
+  const pictures = plate.made.map((picture): Reader => {
+    let read: Reader | null = null;
+    return (x, y, n) => {
+      if (!read) {
+        const pixels = wholeOf(picture, readers, colours, borrowed(picture.blank.length));
+        made.push(pixels);
+        read = rowsReader(pixels, width);
+      }
+      return read(x, y, n);
+    };
+  });
+  const behind = [...readers, ...pictures];
   const { top, height } = plate.photoWindow;
   const isSeen = (y: number) => y >= top && y < top + height;
   out.set(plate.blank);
@@ -173,8 +187,80 @@ function composed(
         out.set(behind[sort - SORTS.behind]!(x, y, n).subarray(0, n * 4), k);
     }
   }
+  made.forEach(giveBack);
   return out;
 }
+
+/** Gives parts of rows of a photo behind, or of a picture made of such. */
+type Reader = (x: number, y: number, n: number) => Uint8ClampedArray;
+
+const rowsReader =
+  (pixels: Uint8ClampedArray, width: number): Reader =>
+  (x, y, n) =>
+    pixels.subarray((y * width + x) * 4, (y * width + x + n) * 4);
+
+/** Pictures in the making that are free again. */
+const free: Uint8ClampedArray<ArrayBuffer>[] = [];
+
+function borrowed(length: number): Uint8ClampedArray<ArrayBuffer> {
+  const at = free.findIndex((one) => one.length === length);
+  return at < 0 ? new Uint8ClampedArray(length) : free.splice(at, 1)[0]!;
+}
+
+function giveBack(pixels: Uint8ClampedArray<ArrayBuffer>): void {
+  free.push(pixels);
+  if (free.length > MOST_FREE) free.shift();
+}
+
+const MOST_FREE = 4;
+
+const readersOf = ({ behind }: Plate, pictures: readonly BehindPixels[]): Reader[] =>
+  behind.map((layer, k) => behindReader(pictures[k]!, layer));
+
+/** Mixes what lies over finished pixels with them, in place. */
+function mixOver(
+  { over, matte }: Plate,
+  readers: readonly Reader[],
+  colours: PickedColours,
+  out: Uint8ClampedArray,
+): void {
+  // prettier-ignore
+  for (const layer of over) {
+    const { plate } = layer;
+    if (plate.runs.length === 0 && plate.over.length === 0) {
+      overlay(out, plate.blank, layer);
+      continue;
+    }
+    const own = wholeOf(plate, readers, colours, borrowed(plate.blank.length));
+    overlay(out, own, layer);
+    giveBack(own);
+  }
+  if (matte) layMatte(out, matte);
+}
+
+/** A picture that shows no photo but those behind, with all that is mixed with it. */
+function wholeOf(
+  plate: Plate,
+  readers: readonly Reader[],
+  colours: PickedColours,
+  out: Uint8ClampedArray<ArrayBuffer>,
+) {
+  composed(plate, null, readers, colours, out);
+  mixOver(plate, readers, colours, out);
+  return out;
+}
+
+/** The same of a picture by itself. */
+export const composeAlone = (
+  plate: Plate,
+  behind: readonly BehindPixels[],
+  colours: PickedColours,
+): Uint8ClampedArray<ArrayBuffer> =>
+  wholeOf(plate, readersOf(plate, behind), colours, new Uint8ClampedArray(plate.blank.length));
+
+/** Mixes what lies over a cutout of slots with it, in place: of photos it shows none. */
+export const finishSheet = (plate: Plate, colours: PickedColours, out: Uint8ClampedArray): void =>
+  mixOver(plate, [], colours, out);
 
 /**
  * The finished cutout as straight 8-bit RGBA, plate.width × plate.height; captions come after it.
@@ -188,7 +274,9 @@ export function compose(
   colours: PickedColours = [],
   out = new Uint8ClampedArray(plate.blank.length),
 ): Uint8ClampedArray<ArrayBuffer> {
-  composed(plate, pixels, pixels.behind ?? [], colours, out);
-  if (!pixels.opaque) mixGaps(plate, pixels, colours, out);
+  const readers = readersOf(plate, pixels.behind ?? []);
+  composed(plate, pixels, readers, colours, out);
+  if (!pixels.opaque) mixGaps(plate, pixels, readers, colours, out);
+  mixOver(plate, readers, colours, out);
   return out;
 }

@@ -7,4 +7,4 @@ export type { PickedColours } from './photo-finish';
 export { coloursFor, pickedColour } from './picked';
 export { onPlate, sharedPlate, type Plate, type WithBare } from './plate';
 export { unpeeled, workingParts, type WorkingParts } from './working';
-export { compileSheet, composeSheet, NO_PHOTO, slotPlates, withoutPhotos, type SlotPhoto } from './sheet';
+export { compileSheet, composeSheet, NO_PHOTO, slotPlates, unmixed, withoutPhotos, type SlotPhoto } from './sheet';

@@ -1,5 +1,5 @@
 /** Finished pictures laid on each other, pixel by pixel. */
-import type { Folded, Plate, Sheet, SlotPlate } from './plate';
+import type { Folded, Plate, SlotPlate } from './plate';
 
 /** Spans of a slot's rows, by its plate's alpha. */
 export function spansOf({ blank, width, height }: Plate): Int32Array {
@@ -56,19 +56,6 @@ export function layInto(
     // One copy of memory where nothing below shows.
     if (spans[i + 2] === 1) out.set(own.subarray(first * 4, (first + n) * 4), k);
     else overInto(out, k, own, first * 4, n);
-  }
-}
-
-export function layFront(out: Uint8ClampedArray, { front, keep }: Sheet): void {
-  if (!front) return;
-  for (let i = 0, k = 0; k < out.length; i++, k += 4) {
-    const alpha = front[k + 3]!;
-    const kept = keep ? keep[i]! : 255 - alpha;
-    if (kept === 255) continue;
-    const below = (out[k + 3]! * kept) / 255;
-    const all = alpha + below;
-    if (all > 0) for (let c = 0; c < 3; c++) out[k + c] = (front[k + c]! * alpha + out[k + c]! * below) / all;
-    out[k + 3] = all;
   }
 }
 

@@ -128,6 +128,7 @@ export function picksOf({ tints, borders, captions, backdrop, behind, before, ma
     ...captions.filter(isOn).map(({ mark }) => mark?.paint ?? null),
     backdrop,
     ...[...behind, ...before].filter((layer) => isOn(layer) && layer.show === 'paint').map(({ paint }) => paint),
+    ...[...behind, ...before].map(({ on, tint }) => (on && tint?.on ? tint.paint : null)),
     mat.paint,
   ];
   const picks = paints.filter((paint): paint is Picked => paint !== null && isPicked(paint));

@@ -1,5 +1,5 @@
 /** Layers behind and before the photo, laid out for one picture. */
-import { cornersOf, maskOf, type Before, type Behind } from '../layers';
+import { cornersOf, maskOf, type Before, type Behind, type Tint } from '../layers';
 import { filterPixels, flatRamp, matricesOf, matrixRow, type Filters, type PaintBox, type Places } from '../paint';
 import { bentPicture, cornersMoved, drawnPicture, pictureAtHand, type Corner, type Corners } from '../pictures';
 import { coverage, type PixelWindow } from '../raster';
@@ -93,8 +93,44 @@ function without(cover: Places | null, mask: readonly Polygon[], opacity: number
   return { kind: 'field', field: { ...window, values } };
 }
 
-/** Coats in the layers' order; a photo behind is one of the other sources. */
-export function picturedCoats(template: Template, list: 'behind' | 'before', room: Room): Coat[] {
+/** What a layer is laid out in: its shape's bounds, else the whole area. */
+function areaOf(
+  layer: Behind | Before,
+  room: Room,
+): { readonly mask: readonly Polygon[] | null; readonly area: PaintBox } {
+  // prettier-ignore
+  const shape = maskOf(layer);
+  const mask = shape && maskIn(shape, room);
+  return { mask, area: mask ? boxOf(mask) : room.area };
+}
+
+/** A tint on a layer: it fills what the layer does, its place where it has one. */
+export function layerTint(
+  template: Template,
+  list: 'behind' | 'before',
+  i: number,
+  { paint, opacity }: Tint,
+  room: Room,
+): Coat {
+  // prettier-ignore
+  const layer = template[list][i]!;
+  const { mask, area } = areaOf(layer, room);
+  const box = mask ? area : (photoBox(layer, room.scale, room.corner) ?? area);
+  return { ...paintRows(paint, opacity, { ...room, outline: mask ?? room.outline, box }), dash: null };
+}
+
+/**
+ * Coats in the layers' order; a photo behind is one of the other sources.
+ *
+ * @param only the layers that are asked for
+ */
+export function picturedCoats(
+  template: Template,
+  list: 'behind' | 'before',
+  room: Room,
+  only: readonly number[],
+): Coat[] {
+  // prettier-ignore
   const layers: readonly (Behind | Before)[] = template[list];
   // Those before are numbered after those behind.
   let photos = list === 'behind' ? 0 : template.behind.filter((one) => isBehind(one) && one.show === 'photo').length;
@@ -102,14 +138,15 @@ export function picturedCoats(template: Template, list: 'behind' | 'before', roo
   /** Which coat a layer is, or cuts; none of one that is not drawn. */
   const coatOf = new Map<number, number>();
   layers.forEach((layer, i) => {
+    // Counted whether it is asked for or not.
+    const photo = isBehind(layer) && layer.show === 'photo' ? photos++ : 0;
+    if (!only.includes(i)) return;
     const add = (coat: Coat) => coatOf.set(i, coats.push(coat) - 1);
     if (!isBehind(layer)) return;
     const { show, paint, opacity } = layer;
-    const shape = maskOf(layer);
-    const mask = shape && maskIn(shape, room);
-    const dash = mask && coverIn(mask, room.window);
     // A gradient, or a picture without a place of its own, fills the shape that it shows in.
-    const area = mask ? boxOf(mask) : room.area;
+    const { mask, area } = areaOf(layer, room);
+    const dash = mask && coverIn(mask, room.window);
     const clear = { ramp: flatRamp('#000000', opacity), places: FLAT, pick: -1, dash };
     switch (show) {
       case 'paint':
@@ -118,7 +155,7 @@ export function picturedCoats(template: Template, list: 'behind' | 'before', roo
       case 'photo': {
         const box = list === 'before' ? photoBox(layer, room.scale, room.corner) : null;
         const within = box && coverIn([boxPolygon(box)], room.window);
-        add({ ...clear, dash: within && dash ? bothCover(within, dash) : (within ?? dash), pick: room.picks.length + photos++ }); // prettier-ignore
+        add({ ...clear, dash: within && dash ? bothCover(within, dash) : (within ?? dash), pick: room.picks.length + photo }); // prettier-ignore
         return;
       }
       case 'picture': {

@@ -1,6 +1,6 @@
 /** The compiled form of a template at one size: all that does not depend on the photo. */
 import type { Caption } from '../layers';
-import type { Picked, Places } from '../paint';
+import type { Blend, Picked, Places, Rgba } from '../paint';
 import type { PixelWindow } from '../raster';
 import type { PhotoBehind } from './behind';
 import type { PhotoFinish } from './photo-finish';
@@ -26,6 +26,12 @@ export type Plate = {
   readonly picks: readonly Picked[];
   /** What is wanted of the photo behind: the sources after those. */
   readonly behind: readonly PhotoBehind[];
+  /** Pictures of the same size that are made of those and of the colours first: the sources after them. */
+  readonly made: readonly Plate[];
+  /** What is mixed with the finished pixels, one after the other. */
+  readonly over: readonly Overlay[];
+  /** Laid under it all in the end, where what is mixed must not see it. */
+  readonly matte: Rgba | null;
   /** Row y of the mirrored photo is row `mirror` − y of the photo. */
   readonly mirror: number;
   /** The pixels in which the photo shows: what `compose` wants to be given. */
@@ -46,6 +52,18 @@ export type Plate = {
   readonly origin: readonly [x: number, y: number];
 };
 
+/** A picture that is mixed with what lies below it, once that is done. */
+export type Overlay = {
+  readonly plate: Plate;
+  readonly blend: Blend;
+  /** 0…1. */
+  readonly opacity: number;
+  /** True where it shows only as far as what is below it does (Compositing 1: source-atop). */
+  readonly isAtop: boolean;
+  /** What is left of all below it, 0…255 a pixel; null where that is what its alpha leaves. */
+  readonly keep: Uint8Array | null;
+};
+
 /** A slot's plate, as large as the slot with its finish, and where it lies in the whole picture. */
 export type SlotPlate = {
   readonly plate: Plate;
@@ -60,10 +78,6 @@ export type Sheet = {
   readonly slots: readonly (SlotPlate | null)[];
   /** The same with all that is fixed laid already, for cutouts whose slots all have a photo; null where that takes too much memory. */
   readonly folded: Folded | null;
-  /** Straight RGBA of what lies over all of them; null where nothing does. */
-  readonly front: Uint8ClampedArray | null;
-  /** What is left of them below it, 0…255 a pixel; null where that is what its alpha leaves. */
-  readonly keep: Uint8Array | null;
 };
 
 /** Slots whose fixed pixels are laid already. */
@@ -115,11 +129,9 @@ const sharedFinish = ({ table, steps }: PhotoFinish): PhotoFinish => ({
   ),
 });
 
-const sharedSheet = ({ slots, folded, front, keep }: Sheet): Sheet => ({
+const sharedSheet = ({ slots, folded }: Sheet): Sheet => ({
   folded: folded && { blank: shared(folded.blank), spans: folded.spans.map((spans) => spans && shared(spans)) },
   slots: slots.map((slot) => slot && { ...slot, spans: shared(slot.spans), plate: sharedPlate(slot.plate) }),
-  front: front && shared(front),
-  keep: keep && shared(keep),
 });
 
 /** The plate with its arrays in memory that worker threads share. */
@@ -129,6 +141,8 @@ export const sharedPlate = (plate: Plate): Plate => ({
   bare: plate.bare && sharedPlate(plate.bare),
   runs: shared(plate.runs),
   mixed: shared(plate.mixed),
+  made: plate.made.map(sharedPlate),
+  over: plate.over.map((one) => ({ ...one, plate: sharedPlate(one.plate), keep: one.keep && shared(one.keep) })),
   finish: plate.finish && sharedFinish(plate.finish),
   sheet: plate.sheet && sharedSheet(plate.sheet),
 });

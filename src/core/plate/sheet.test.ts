@@ -180,3 +180,33 @@ test('what is not transparent lies in its inked window', () => {
       }
   expect([left, top, left + width, top + height]).toEqual([seen.left, seen.top, seen.right, seen.bottom]);
 });
+
+test('what lies on top of slots is mixed with them all, as with one photo, and a matte is laid below it in the end', () => {
+  const over = { show: 'paint', paint: '#c06020a0', blend: 'multiply' };
+  const [plain, mixed] = [{}, { before: [over] }].map((fields) => drawn(sheet(fields), 300, [1, 2, 3]).out);
+  const [r, g, b] = [0xc0, 0x60, 0x20].map((v) => v / 255);
+  const source = 0xa0 / 255;
+  let worst = 0;
+  for (let k = 0; k < plain!.length; k += 4) {
+    const ground = plain![k + 3]! / 255;
+    const alpha = source + ground * (1 - source);
+    [r!, g!, b!].forEach((own, c) => {
+      const below = plain![k + c]! / 255;
+      const wanted = source * (1 - ground) * own + source * ground * below * own + (1 - source) * ground * below;
+      worst = Math.max(worst, Math.abs((mixed![k + c]! * mixed![k + 3]!) / 255 - wanted * 255));
+    });
+    worst = Math.max(worst, Math.abs(mixed![k + 3]! - alpha * 255));
+  }
+  expect(worst).toBeLessThanOrEqual(1.5);
+  const onWhite = drawn(
+    sheet({ before: [over] }),
+    300,
+    [1, 2, 3],
+    compile(sheet({ before: [over] }), 300, '#ffffff'),
+  ).out;
+  worst = 0;
+  for (let k = 0; k < onWhite.length; k += 4)
+    for (let c = 0; c < 3; c++)
+      worst = Math.max(worst, Math.abs(onWhite[k + c]! - 255 + (mixed![k + 3]! * (255 - mixed![k + c]!)) / 255));
+  expect(worst).toBeLessThanOrEqual(1);
+});

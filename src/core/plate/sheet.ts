@@ -1,11 +1,12 @@
 /** A cutout of several photos, each in a slot of its own: a plate a slot, laid on what is behind them all. */
 import type { Template } from '../template';
 import type { PixelWindow } from '../raster';
-import { compose, type PhotoPixels } from './compose';
+import { compose, finishSheet, type PhotoPixels } from './compose';
 import { windowOfBoth } from './lettering';
-import { foldedSlots, layFront, layInto, rowsOf, spansOf } from './lay';
+import { foldedSlots, layInto, rowsOf, spansOf } from './lay';
+import { withOpacity } from './layers';
 import type { PickedColours } from './photo-finish';
-import type { Plate, SlotPlate, WithBare } from './plate';
+import type { Overlay, Plate, SlotPlate, WithBare } from './plate';
 import { slotCrops } from './slot-room';
 
 /** What is compiled of a template without slots, as `compile` does. */
@@ -24,22 +25,18 @@ export const withoutCutout = (template: Template): Template => ({
   before: [],
 });
 
-/** What lies over all slots, and what it leaves of them. */
-function frontOf(template: Template, width: number, plain: CompilePlain) {
+/** What lies over all slots. */
+function overIn(template: Template, width: number, plain: CompilePlain): Overlay[] {
   const { before } = template;
-  if (!before.some(({ on }) => on)) return { front: null, keep: null, inked: NOWHERE };
+  if (!before.some(({ on }) => on)) return [];
   const alone = { ...withoutCutout(template), before, behind: [], captions: [] };
   const over = (backdrop: string | null) =>
     plain({ ...alone, backdrop, mat: { ...template.mat, paint: backdrop } }, width, null, true).bare!;
-  const { blank: front, inked } = over(null);
-  if (!before.some(({ on, show }) => on && show === 'hole')) return { front, keep: null, inked };
+  const { over: mixed, ...plate } = over(null);
   // Over what is opaque, alpha is what it adds and what it leaves.
-  const whole = over('#000000').blank;
-  return {
-    front,
-    inked,
-    keep: Uint8Array.from({ length: front.length / 4 }, (_, i) => whole[i * 4 + 3]! - front[i * 4 + 3]!),
-  };
+  const whole = before.some(({ on, show }) => on && show === 'hole') ? over('#000000').blank : null;
+  const keep = whole && Uint8Array.from({ length: whole.length / 4 }, (_, i) => whole[i * 4 + 3]! - plate.blank[i * 4 + 3]!); // prettier-ignore
+  return [{ plate: { ...plate, over: [] }, blend: 'normal', opacity: 1, isAtop: false, keep }, ...mixed];
 }
 
 /**
@@ -54,23 +51,29 @@ export function compileSheet(
   withBare: WithBare,
   plain: CompilePlain,
 ): Plate {
-  const ground = plain(withoutCutout(template), width, matte, true);
+  const over = overIn(template, width, plain);
+  // What is mixed with a cutout does not see what that is laid on in the end.
+  const below = over.length > 1 ? null : matte;
+  const ground = plain(withoutCutout(template), width, below, true).bare!;
   const slots = slotCrops(template, width).map((crop): SlotPlate | null => {
     if (!crop) return null;
     const { left, top } = crop.window;
     const plate = plain(crop.template, crop.window.width, null, withBare);
     return { plate, left, top, spans: spansOf(plate) };
   });
-  const front = frontOf(template, width, plain);
   const inks = slots.flatMap((slot) => (slot ? [movedBy(slot.plate.inked, slot)] : []));
-  const inked = [...inks, front.inked].reduce(windowOfBoth, ground.bare!.inked);
+  const inked = [...inks, ...over.map((one) => one.plate.inked)].reduce(windowOfBoth, ground.inked);
   return {
-    ...ground.bare!,
+    ...ground,
     bare: null,
-    inked,
-    sheet: { slots, folded: foldedSlots(ground.bare!, slots), front: front.front, keep: front.keep },
+    inked: matte ? ALL(ground) : inked,
+    over,
+    matte: below === matte ? null : withOpacity(matte!, 1),
+    sheet: { slots, folded: foldedSlots(ground, slots) },
   };
 }
+
+const ALL = ({ width, height }: Plate): PixelWindow => ({ left: 0, top: 0, width, height });
 
 const movedBy = (window: PixelWindow, { left, top }: SlotPlate): PixelWindow => ({
   ...window,
@@ -100,7 +103,7 @@ export function composeSheet(
   // A slot without a photo shows nothing at all, and a photo that leaves gaps has its own alpha.
   const isWhole = sheet.slots.every((slot, i) => !slot || photos[i]?.pixels.opaque);
   const folded = isWhole ? sheet.folded : null;
-  compose(folded ? { ...plate, blank: folded.blank } : plate, NO_PHOTO, colours, out);
+  compose({ ...plate, over: [], matte: null, ...(folded && { blank: folded.blank }) }, NO_PHOTO, colours, out);
   sheet.slots.forEach((slot, i) => {
     const photo = photos[i];
     if (!slot || !photo) return;
@@ -111,7 +114,7 @@ export function composeSheet(
     const spans = folded?.spans[i] ?? (photo.pixels.opaque ? slot.spans : rowsOf(slot.plate));
     layInto(out, plate.width, own, spans, slot);
   });
-  layFront(out, sheet);
+  finishSheet(plate, colours, out);
   return out;
 }
 
@@ -129,4 +132,11 @@ export function withoutPhotos(plate: Plate): Plate {
     (slot) => slot && { ...slot, plate: slot.plate.bare!, spans: rowsOf(slot.plate) },
   );
   return { ...plate, sheet: { ...plate.sheet, slots, folded: null } };
+}
+
+/** A plate without what is mixed with its cutout by a mode, and what lies on that; itself where there is nothing. */
+export function unmixed(plate: Plate): Plate {
+  // What lies over slots comes first of all that is laid on them.
+  const straight = plate.over.slice(0, plate.sheet ? 1 : 0);
+  return straight.length === plate.over.length ? plate : { ...plate, over: straight };
 }

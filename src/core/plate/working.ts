@@ -1,7 +1,7 @@
 /** A template as the layers of a working file: plates that lie one over the other, each for itself. */
 import { hasSlots, type Template } from '../template';
 import { compilePart } from './compile';
-import type { Plate, WithBare } from './plate';
+import type { Overlay, Plate, WithBare } from './plate';
 import type { StackPart } from './stack-part';
 import { withoutCutout } from './sheet';
 import { slotCrops } from './slot-room';
@@ -23,6 +23,8 @@ export type WorkingParts = {
   readonly parts: readonly WorkingPart[];
   /** How much what lies before lets through of all else, 0…255 a pixel, where it has holes; null where it has none. */
   readonly keep: Uint8Array | null;
+  /** What is mixed with all of them, the lowest first. */
+  readonly over: readonly Overlay[];
 };
 
 /** What holes in the front let through: less than its own alpha leaves. */
@@ -56,7 +58,12 @@ export function workingParts(template: Template, width: number, withBare: WithBa
   );
   const shared = (name: string, part: StackPart): WorkingPart => ({ name, slot: sheet ? null : 0, left: 0, top: 0, plate: plateFor(around, width, part), photo: null }); // prettier-ignore
   const front = shared('In front', 'front');
-  return { parts: [shared('Ground', 'ground'), ...cutouts, front], keep: keepOf(around, width, front.plate) };
+  const { over } = front.plate;
+  return {
+    parts: [shared('Ground', 'ground'), ...cutouts, { ...front, plate: { ...front.plate, over: [] } }],
+    keep: keepOf(around, width, front.plate),
+    over,
+  };
 }
 
 /** Alpha above which what lies below a pixel can't be told any more. */

@@ -18,6 +18,9 @@ const MAX_PIXELS_TOGETHER = 200_000_000;
 /** Most pixels of the largest output for all photos behind together: each is decoded for it. */
 const MAX_PHOTOS_BEHIND = 200_000_000;
 
+/** Most pixels of one output for all layers that are a picture of their own first, and for all sets. */
+const MAX_MIXED_PIXELS = 400_000_000;
+
 /** Most pixels of all outputs together, once for each tint, ground or layer whose paint follows the edge or is a texture or a pattern, each inner shadow, and each band with relief, texture or pattern: a place is kept for each, or it takes long to look up. */
 const MAX_FIELD_PIXELS = 400_000_000;
 
@@ -31,7 +34,7 @@ type Finished = Pick<TemplateDocument, 'tints' | 'shadows' | 'borders' | 'edge'>
 
 /** A template as it counts here. */
 type Counted = Finished &
-  Pick<TemplateDocument, 'frame' | 'mat' | 'backdrop' | 'behind' | 'before'> & {
+  Pick<TemplateDocument, 'frame' | 'mat' | 'backdrop' | 'behind' | 'before' | 'sets'> & {
     readonly slots: readonly Finished[];
     readonly outputs: readonly (Pick<TemplateDocument['outputs'][number], 'size' | 'trim' | 'format'> & { readonly width: number })[]; // prettier-ignore
   };
@@ -51,8 +54,12 @@ const groundsOf = ({ backdrop, mat, behind, before }: Counted): number =>
   [
     backdrop,
     mat.paint,
-    ...[...behind, ...before].map(({ on, show, paint }) => (on && show === 'paint' ? paint : null)),
+    ...[...behind, ...before].flatMap(({ on, show, paint, tint }) => (on ? [show === 'paint' ? paint : null, tint?.paint ?? null] : [])), // prettier-ignore
   ].filter((paint) => paint !== null && hasPaint(paint, 'contour', 'texture', 'pattern')).length;
+
+/** Pictures that are made before they are mixed with others: each takes memory, and time for each photo. */
+const mixedOf = ({ behind, before, sets }: Counted): number =>
+  [...behind, ...before].reduce((sum, { on, blend, tint }) => sum + (on ? Number(blend !== 'normal') + Number(tint !== null) : 0), 0) + sets.length; // prettier-ignore
 
 const copiesOf = ({ borders }: Finished): number =>
   borders.reduce((sum, { on, echo }) => sum + (on && echo ? echo.count : 0), 0);
@@ -78,6 +85,9 @@ export function refuseHuge(template: Counted): void {
       throw new WobrelError('template-invalid', `outputs[${i}].trim: with so much room a file may have more than 100 megapixels`, `outputs[${i}].trim`); // prettier-ignore
     if (photos * pixels > MAX_PHOTOS_BEHIND)
       throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind or on top an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
+    const mixed = mixedOf(template);
+    if (mixed * pixels > MAX_MIXED_PIXELS)
+      throw new WobrelError('template-invalid', `${at}: with ${mixed} sets, tints and blend modes of layers an output may have ${Math.floor(MAX_MIXED_PIXELS / mixed / 1e6)} megapixels`, at); // prettier-ignore
     together += pixels;
     if (fields * together > MAX_FIELD_PIXELS) {
       const most = Math.floor(MAX_FIELD_PIXELS / fields / 1e6);

@@ -13,7 +13,7 @@ export const FIELD_GROUPS = {
   borders: { label: 'borders', keys: ['borders', 'light'] },
   shadows: { label: 'shadows', keys: ['shadows', 'reflection'] },
   mat: { label: 'mat', keys: ['mat'] },
-  before: { label: 'what lies on top', keys: ['before'] },
+  before: { label: 'what lies on top', keys: ['before', 'sets'] },
   captions: { label: 'captions', keys: ['captions'] },
   backdrop: { label: 'backdrop', keys: ['backdrop', 'behind'] },
   frame: { label: 'frame', keys: ['frame'] },

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { outputSchema, ppiSchema } from './outputs';
-import { before, behind, border, caption, edgeRelief, light, mat, reflection, rough, shadow, tint } from '../layers';
+import { before, behind, border, caption, edgeRelief, layerSet, light, mat, reflection, rough, setSchema, shadow, tint } from '../layers'; // prettier-ignore
 import { groundPaintSchema, filtersSchema } from '../paint';
 import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
@@ -113,7 +113,7 @@ const slotSchema = z.strictObject({
   /** Of the file names it takes, without ending: `{…}` is what those of one group have in common. Null: `{group}-` and its name. */
   photo: z.string().trim().min(1).max(200).nullable().default(null),
   /** Slots of one name here can be moved together. */
-  set: z.string().trim().min(1).max(60).nullable().default(null),
+  set: setSchema,
   shape: shapeSchema,
   edge: whole(edgeSchema),
   centring: whole(centringSchema),
@@ -153,6 +153,8 @@ export const documentSchema = z.strictObject({
   behind: z.array(behind.schema).max(16).default([]),
   /** Before the cutout and its borders, below the captions: the first listed lowest. */
   before: z.array(before.schema).max(16).default([]),
+  /** How sets of those layers are laid. */
+  sets: z.array(layerSet.schema).max(32).default([]),
   filters: whole(filtersSchema),
   tints: z.array(tint.schema).max(16).default([]),
   borders: z.array(border.schema).max(16).default([]),

@@ -1,7 +1,6 @@
 /** What the schema alone can't say about slots. */
 import { WobrelError } from '../errors';
 import { patternOf, readPattern } from '../groups';
-import { isPicked } from '../paint';
 import type { TemplateDocument } from './schema';
 
 type Slotted = Pick<TemplateDocument, 'fill' | 'mode' | 'behind' | 'before'> & {
@@ -32,9 +31,7 @@ export function refuseSlots({ slots, fill, mode, behind, before }: Slotted): voi
   behind.forEach(({ show }, i) => {
     if (show === 'photo') refuse(`behind[${i}].show`, 'with slots there is no single photo to show behind');
   });
-  before.forEach(({ show, paint }, i) => {
+  before.forEach(({ show }, i) => {
     if (show === 'photo') refuse(`before[${i}].show`, 'with slots there is no single photo to show on top');
-    if (show === 'paint' && isPicked(paint))
-      refuse(`before[${i}].paint`, 'with slots no colour on top can be taken from the photo');
   });
 }

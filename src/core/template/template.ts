@@ -19,6 +19,7 @@ import {
 import { widthFor } from './output-size';
 import { refuseHuge } from './limits';
 import { pictureOf } from './picture';
+import { refuseSets } from './set-refusals';
 import { refuseSlots } from './slot-refusals';
 import { MAX_OUTPUT_WIDTH, type outputSchema } from './outputs';
 import { documentSchema, type TemplateDocument } from './schema';
@@ -97,6 +98,7 @@ function read(
 export function parseTemplate(document: unknown): Template {
   const template = read(document, (shape, frame, path) => completeShape(shape, frame, path));
   refuseSlots(template);
+  refuseSets(template);
   refuseHuge(template);
   return template;
 }

@@ -56,16 +56,29 @@ async function opened(data: Buffer) {
 
 type Opened = Awaited<ReturnType<typeof opened>>;
 
-/** Source over, layer by layer (W3C Compositing 1 §9.1): premultiplied r, g, b and alpha, 0…255. */
+/** Modes of §9.1 of one channel, 0…1. */
+const MODES: Readonly<Record<string, (below: number, above: number) => number>> = {
+  'svg:src-over': (_, above) => above,
+  'svg:multiply': (below, above) => below * above,
+  'svg:screen': (below, above) => below + above - below * above,
+};
+
+/** Layer by layer (W3C Compositing 1 §9): premultiplied r, g, b and alpha, 0…255. */
 function together({ layers, merged: { width, height } }: Opened): Float64Array {
   const sum = new Float64Array(width * height * 4);
-  for (const { x, y, png } of [...layers].reverse())
+  for (const { x, y, op, png } of [...layers].reverse())
     for (let row = 0; row < png.height; row++)
       for (let column = 0; column < png.width; column++) {
         const k = (row * png.width + column) * 4;
         const at = ((y + row) * width + x + column) * 4;
         const alpha = png.data[k + 3]! / 255;
-        for (let c = 0; c < 3; c++) sum[at + c] = png.data[k + c]! * alpha + sum[at + c]! * (1 - alpha);
+        const under = sum[at + 3]! / 255;
+        for (let c = 0; c < 3; c++) {
+          const below = under > 0 ? sum[at + c]! / 255 / under : 0;
+          const own = png.data[k + c]! / 255;
+          const mixed = (1 - under) * own + under * MODES[op]!(below, own);
+          sum[at + c] = mixed * 255 * alpha + sum[at + c]! * (1 - alpha);
+        }
         sum[at + 3] = alpha * 255 + sum[at + 3]! * (1 - alpha);
       }
   return sum;
@@ -101,6 +114,8 @@ const CASES: [string, object][] = [
   ['a colour over all, with a hole through everything', { ...finish, before: [{ show: 'paint', paint: '#ffffff60' }, { show: 'hole', shape: { kind: 'circle', box: { cx: 90, cy: 120, width: 60, height: 60 } } }] }], // prettier-ignore
   ['a window', { ...finish, mode: 'window', borders: [border] }],
   ['the photo again behind and on top', { ...finish, behind: [{ blur: 20 }], before: [{ show: 'photo', place: { cx: 180, cy: 180, width: 60, height: 60 }, opacity: 0.8 }] }], // prettier-ignore
+  ['layers mixed by modes, one of them tinted, and a set on them', { ...finish, captions: [], before: [{ show: 'paint', paint: '#ffcc8080', tint: { paint: '#0000ff', blend: 'multiply', opacity: 0.3 } }, { show: 'paint', paint: '#d0806090', blend: 'multiply', shape: { kind: 'circle', box: { cx: 90, cy: 120, width: 120, height: 120 } } }, { show: 'paint', paint: '#204080', set: 'a' }, { show: 'photo', opacity: 0.5, set: 'a' }], sets: [{ name: 'a', opacity: 0.4, blend: 'screen' }] }], // prettier-ignore
+  ['a hole through everything below a mixed layer', { ...finish, captions: [], before: [{ show: 'hole', shape: { kind: 'circle', box: { cx: 90, cy: 120, width: 60, height: 60 } } }, { show: 'paint', paint: '#d0806090', blend: 'multiply' }] }], // prettier-ignore
   ['echoes and a relief', { borders: [{ ...border, relief: {}, echo: { count: 3, angle: 9, lies: 'behind' } }] }],
 ];
 

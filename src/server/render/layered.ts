@@ -2,6 +2,7 @@
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { OPEN_RASTER_TYPE, rasterLayerFile, stackXml, type RasterLayer } from '../../core/export';
+import type { Blend } from '../../core/paint';
 import { unpeeled, type WorkingParts } from '../../core/plate';
 import type { KeptPart, Output } from '../../core/template';
 import { encode, type Picture } from './encode';
@@ -63,7 +64,7 @@ export type LayeredWork = {
   /** False for what lies round the photos alone. */
   readonly hasPhotos: boolean;
   readonly compose: ComposePart;
-  /** The finished picture without its captions; they alone. */
+  /** The finished picture without its captions and without what is mixed with it; the captions alone. */
   readonly plain: Pixels;
   readonly captions: Pixels | null;
 };
@@ -87,14 +88,28 @@ export async function layeredFile(
     pixels: Pixels,
     at: { readonly left: number; readonly top: number },
     across: number,
+    blend: Blend = 'normal',
   ) => {
     const inked = inkedIn(pixels, across);
     if (!inked) return;
     const size = { width: across, height: pixels.length / 4 / across };
     const { data: png } = await encode({ pixels, ...size, ppi: picture.ppi }, flat, inked);
-    layers.push({ name, left: at.left + inked.left - whole.left, top: at.top + inked.top - whole.top, png });
+    layers.push({ name, left: at.left + inked.left - whole.left, top: at.top + inked.top - whole.top, blend, png });
   };
   if (captions) await add('Captions', captions, { left: 0, top: 0 }, width);
+  for (const [i, layer] of [...parts.over.entries()].reverse()) {
+    const one = {
+      name: `Mixed ${i + 1}`,
+      slot: parts.parts.at(-1)!.slot,
+      left: 0,
+      top: 0,
+      plate: layer.plate,
+      photo: null,
+    };
+    const pixels = await compose(one, layer.plate, false);
+    if (layer.opacity < 1) for (let k = 3; k < pixels.length; k += 4) pixels[k] = pixels[k]! * layer.opacity;
+    await add(one.name, pixels, one, width, layer.blend);
+  }
   const [front, ...below] = [...parts.parts].reverse();
   const before = await compose(front!, front!.plate, !hasPhotos);
   await add(front!.name, before, front!, width);

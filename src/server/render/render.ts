@@ -6,6 +6,7 @@ import {
   coloursFor,
   compose,
   composeSheet,
+  unmixed,
   NO_PHOTO,
   slotPlates,
   withoutPhotos,
@@ -211,7 +212,10 @@ export async function renderPhoto(
               parts: working(output),
               hasPhotos: output.content === 'cutout',
               compose: partComposer(seen),
-              plain,
+              plain:
+                unmixed(plate) === plate
+                  ? plain
+                  : (await composer(newBuffer, withBare)(unmixed(plate), output, seen)).plain,
               captions: plate.captions.length > 0 ? captions() : null,
             })
           : await encodeWithin(picture, output, part);
