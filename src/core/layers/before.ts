@@ -1,6 +1,14 @@
 import { z } from 'zod';
-import { defineLayer, lengthSchema, percent } from './layer';
-import { againControls, againFields, isPlaced, picturedControls, picturedFields, picturedParts } from './pictured';
+import { defineLayer, lengthSchema } from './layer';
+import {
+  againControls,
+  againFields,
+  isPlaced,
+  laidWords,
+  picturedControls,
+  picturedFields,
+  picturedParts,
+} from './pictured';
 
 const TITLES = { photo: 'Photo again', picture: 'Picture', paint: 'Paint', hole: 'Hole' } as const;
 
@@ -19,7 +27,11 @@ export const before = defineLayer({
   isPlaced: true,
   parts: picturedParts,
   title: ({ show }) => TITLES[show],
-  words: ({ show, opacity }) => `${show}, ${percent(opacity)}`,
+  words: (layer) =>
+    [
+      ...(layer.show === 'hole' ? [layer.through === 'all' ? 'through everything' : 'through the layer below'] : []),
+      ...laidWords(layer),
+    ].join(', ') || 'as it is',
   controls: {
     show: {
       label: 'Shows',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { defineLayer, lengthSchema, number, percent } from './layer';
-import { againControls, againFields, picturedControls, picturedFields, picturedParts } from './pictured';
+import { defineLayer, lengthSchema, number } from './layer';
+import { againControls, againFields, laidWords, picturedControls, picturedFields, picturedParts } from './pictured';
 
 const TITLES = { photo: 'Photo again', picture: 'Picture', paint: 'Paint' } as const;
 
@@ -17,10 +17,11 @@ export const behind = defineLayer({
   isPlaced: true,
   parts: picturedParts,
   title: ({ show }) => TITLES[show],
-  words: ({ show, blur, zoom, opacity }, unit) =>
-    show !== 'photo'
-      ? `${show}, ${percent(opacity)}`
-      : `${blur > 0 ? `blurred ${number(blur)} ${unit}` : 'sharp'}${zoom > 1 ? `, ${number(zoom)}×` : ''}`,
+  words: (layer, unit) => {
+    const { show, blur, zoom } = layer;
+    const again = [blur > 0 ? `blurred ${number(blur)} ${unit}` : 'sharp', ...(zoom > 1 ? [`${number(zoom)}×`] : [])];
+    return [...(show === 'photo' ? again : []), ...laidWords(layer)].join(', ') || 'as it is';
+  },
   controls: {
     show: { label: 'Shows', as: 'choice', options: { photo: 'photo', picture: 'picture', paint: 'paint' } },
     ...againControls,

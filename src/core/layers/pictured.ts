@@ -1,11 +1,11 @@
 /** What layers behind and before the photo have in common. */
 import { z } from 'zod';
-import { blendSchema, groundPaintSchema } from '../paint';
+import { blendSchema, groundPaintSchema, type Blend } from '../paint';
 import { scaleShape, shapeSchema, type Shape, type ShapeDocument } from '../shape';
 import { cornersMoved, FITS, isConvex, pictureSchema, type Corner, type Corners } from '../pictures';
 import { recoloured } from './recoloured';
 import { blendControl, tint } from './tint';
-import { lengthSchema, lockedSchema, onSchema, setSchema, shareSchema, signedLengthSchema, type Control } from './layer'; // prettier-ignore
+import { lengthSchema, lockedSchema, onSchema, percent, setSchema, shareSchema, signedLengthSchema, type Control } from './layer'; // prettier-ignore
 
 const extent = lengthSchema.gt(0);
 
@@ -104,6 +104,16 @@ export const againControls = {
 export const picturedParts = { filters: recoloured, tint } as const;
 
 const isNoHole = ({ show }: Shown) => show !== 'hole';
+
+type Laid = { readonly blend: Blend; readonly opacity: number; readonly set: string | null; readonly tint: { readonly on: boolean } | null }; // prettier-ignore
+
+/** How a layer is laid, in a few words; none where it is simply there. */
+export const laidWords = ({ blend, opacity, set, tint: own }: Laid): string[] => [
+  ...(own?.on ? ['tinted'] : []),
+  ...(blend === 'normal' ? [] : [blend.replace('-', ' ')]),
+  ...(opacity < 1 ? [percent(opacity)] : []),
+  ...(set === null ? [] : [`in ${set}`]),
+];
 
 const ofPicture = ({ show }: Shown) => show === 'picture';
 /** A photo on top may have a box; it lies upright. */

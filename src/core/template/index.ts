@@ -31,6 +31,7 @@ export { framingDocument, framingOf, withFraming, type Framing } from './framing
 export { READY_FRAMINGS } from './framings';
 export { withoutFinish } from './finish';
 export { STARTING_TEMPLATES } from './starting-templates';
+export { withShapeMoved, type Moves } from './moving';
 export { photoBox, photoOutline } from './photo-room';
 export { picturesOf } from './pictures';
 export { pictureOf, ratioOf, scaleAt, type Picture } from './picture';

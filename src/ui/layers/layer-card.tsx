@@ -1,7 +1,7 @@
 'use client';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { Copy, Eye, EyeOff, GripVertical, RotateCcw, X } from 'lucide-react';
+import { Copy, Eye, EyeOff, GripVertical, Lock, LockOpen, RotateCcw, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 
@@ -12,6 +12,9 @@ type LayerCardProps = {
   readonly on: boolean;
   readonly onSwitch: (on: boolean) => void;
   readonly onRemove: () => void;
+  /** Whether it is left as it is; left out where that can't be. */
+  readonly locked?: boolean;
+  readonly onLock?: (locked: boolean) => void;
   /** Puts everything back to what a new layer has. */
   readonly onReset: () => void;
   /** Null where there is no room for one more. */
@@ -23,6 +26,10 @@ type LayerCardProps = {
     readonly onOpen: () => void;
     readonly onMove: (by: 1 | -1) => void;
   };
+  /** Of those that stay where they are: whether it is open. */
+  readonly opens?: Pick<NonNullable<LayerCardProps['among']>, 'open' | 'onOpen'>;
+  /** True in a list of them all: a line with its lock and its eye. */
+  readonly isLine?: boolean;
   readonly children: ReactNode;
 };
 
@@ -68,16 +75,32 @@ function Sortable({
 }
 
 /** One layer: switched off and on, moved, copied, reset, removed, and what it says. */
-export function LayerCard({ title, words, on, onSwitch, onRemove, onReset, onCopy, among, children }: LayerCardProps) {
+export function LayerCard(props: LayerCardProps) {
+  const {
+    title,
+    words,
+    on,
+    onSwitch,
+    onRemove,
+    locked = false,
+    onLock,
+    onReset,
+    onCopy,
+    among,
+    isLine = false,
+    children,
+  } = props;
+  const opens = among ?? props.opens;
   const Sign = on ? Eye : EyeOff;
   const name = title.toLowerCase();
-  const isOpen = among?.open ?? true;
+  const isOpen = opens?.open ?? true;
+  const LockSign = locked ? Lock : LockOpen;
   const inside = (
     <>
       <div className="d-flex align-items-center">
-        {among && <Grip title={title} among={among} />}
-        {among ? (
-          <button type="button" className="layer-head" aria-expanded={isOpen} onClick={among.onOpen}>
+        {among && !locked && <Grip title={title} among={among} />}
+        {opens ? (
+          <button type="button" className="layer-head" aria-expanded={isOpen} onClick={opens.onOpen}>
             <span>{title}</span>
             {!isOpen && <span className="muted">{words}</span>}
           </button>
@@ -85,9 +108,20 @@ export function LayerCard({ title, words, on, onSwitch, onRemove, onReset, onCop
           <span className="small-text muted me-auto">{title}</span>
         )}
         <Button variant="quiet" aria-pressed={on} aria-label={`${title} shown`} onClick={() => onSwitch(!on)}>
-          <Sign size={14} aria-hidden /> {on ? 'shown' : 'off'}
+          <Sign size={14} aria-hidden /> {!isLine && (on ? 'shown' : 'off')}
         </Button>
-        {isOpen && (
+        {onLock && (isOpen || locked || isLine) && (
+          <Button
+            variant="quiet"
+            aria-pressed={locked}
+            aria-label={`Lock ${name}`}
+            title={locked ? 'locked: it stays as it is' : 'lock'}
+            onClick={() => onLock(!locked)}
+          >
+            <LockSign size={14} aria-hidden />
+          </Button>
+        )}
+        {isOpen && !locked && (
           <>
             {onCopy !== undefined && (
               <Button
@@ -105,11 +139,17 @@ export function LayerCard({ title, words, on, onSwitch, onRemove, onReset, onCop
             </Button>
           </>
         )}
-        <Button variant="quiet" aria-label={`Remove ${name}`} title="remove" onClick={onRemove}>
-          <X size={14} aria-hidden />
-        </Button>
+        {!locked && (isOpen || !isLine) && (
+          <Button variant="quiet" aria-label={`Remove ${name}`} title="remove" onClick={onRemove}>
+            <X size={14} aria-hidden />
+          </Button>
+        )}
       </div>
-      {isOpen && children}
+      {isOpen && (
+        <fieldset disabled={locked} className={locked ? 'locked' : undefined}>
+          {children}
+        </fieldset>
+      )}
     </>
   );
   if (among)

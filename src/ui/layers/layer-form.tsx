@@ -16,6 +16,7 @@ import { CurveField } from './curve-field';
 import { DashesField } from './dashes-field';
 import { LayerParts } from './layer-parts';
 import { SeedField } from './seed-field';
+import { SetField } from './set-field';
 import { MaskField } from './mask-field';
 import { goodDepth } from './lists';
 import { StrengthField } from './strength-field';
@@ -118,6 +119,8 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
       }
       case 'seed':
         return <SeedField key={key} seed={value as number} onChange={take} />;
+      case 'set':
+        return <SetField key={key} label={label} set={value as string | null} template={template} onChange={take} />;
       case 'curve':
         return <CurveField key={key} label={label} curve={value as ProfileCurve} onChange={take} onDrag={onDrag} />;
       case 'colour': {

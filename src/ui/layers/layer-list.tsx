@@ -1,16 +1,16 @@
 'use client';
-import { closestCenter, DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { z } from 'zod';
-import { LAYER_LISTS, type LayerDefinition, type LayerList as ListName } from '@/core/layers';
+import type { LayerList as ListName } from '@/core/layers';
 import type { Template } from '@/core/template';
+import { askedIn, useAsking } from '../shared/asked';
 import { setStage } from '../stage/stage-state';
 import type { TemplateStore } from '../template/store';
 import { LayerCard } from './layer-card';
 import { LayerForm } from './layer-form';
-import { doubled, MOST, moved, newLayer, replaced, without, type LayerOf } from './lists';
+import { MOST, newLayer, type LayerOf } from './lists';
+import { SortableLayers } from './sortable-layers';
+import { useLayerList } from './use-layer-list';
 
 type LayerListProps<K extends ListName> = {
   readonly list: K;
@@ -30,22 +30,17 @@ export const withNew =
 
 /** The layers of a template's list. Of several only the one that is worked on is open. */
 export function LayerList<K extends ListName>({ list, template, store, action, without: fields }: LayerListProps<K>) {
-  const definition = LAYER_LISTS[list] as unknown as LayerDefinition<z.ZodObject>;
-  const layers = template[list] as readonly LayerOf<K>[];
-  const [opened, setOpened] = useState<number | null>(null);
+  const own = useLayerList(list, template, store);
+  const { definition, layers } = own;
+  const [opened, setOpened] = useState<number | null>(() => askedIn(list));
+  useAsking(({ layer }) => {
+    if (layer?.list === list) setOpened(layer.i);
+  });
   // Until one is chosen it is the last: what was added is what is worked on.
   const open = opened !== null && opened < layers.length ? opened : layers.length - 1;
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const ids = layers.map((_, i) => `${list} ${i}`);
-  const change = (next: (layers: readonly LayerOf<K>[], template: Template) => readonly LayerOf<K>[]) =>
-    store.change((t) => ({ ...t, [list]: next(t[list] as readonly LayerOf<K>[], t) }));
-  const copy = (i: number) => {
-    change((all) => doubled(all, i));
-    setOpened(i + 1);
-  };
   const move = (i: number, to: number) => {
-    if (to < 0 || to >= layers.length || to === i) return;
-    change((all) => moved(all, i, to));
+    if (!own.move(i, to)) return;
     setOpened(to);
     // The grip that was held goes where its layer goes.
     requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-layer="${list} ${to}"] .grip`)?.focus());
@@ -53,16 +48,25 @@ export function LayerList<K extends ListName>({ list, template, store, action, w
   const cards = layers.map((layer, i) => (
     <div key={i} data-layer={ids[i]} onFocus={() => setStage({ layer: { list, i } })}>
       <LayerCard
-        title={`${definition.title(layer)} ${i + 1}`}
+        title={own.titleOf(i)}
         words={definition.words(layer, template.frame.unit)}
         on={layer.on}
-        onSwitch={(on) => change((all) => replaced(all, i, { on } as Partial<LayerOf<K>>))}
+        onSwitch={(on) => own.set(i, { on } as Partial<LayerOf<K>>)}
+        locked={layer.locked}
+        onLock={(locked) => own.set(i, { locked } as Partial<LayerOf<K>>)}
         onRemove={() => {
-          change((all) => without(all, i));
+          own.remove(i);
           setOpened(null);
         }}
-        onReset={() => change((all, t) => replaced(all, i, newLayer(list, t)))}
-        onCopy={layers.length < MOST ? () => copy(i) : null}
+        onReset={() => own.reset(i)}
+        onCopy={
+          layers.length < MOST
+            ? () => {
+                own.copy(i);
+                setOpened(i + 1);
+              }
+            : null
+        }
         {...(layers.length > 1 && {
           among: {
             id: ids[i]!,
@@ -77,7 +81,7 @@ export function LayerList<K extends ListName>({ list, template, store, action, w
           layer={layer}
           template={template}
           without={fields ?? []}
-          onChange={(next) => change((all) => replaced(all, i, next))}
+          onChange={(next) => own.set(i, next)}
           onDrag={store.drag}
         />
       </LayerCard>
@@ -86,17 +90,9 @@ export function LayerList<K extends ListName>({ list, template, store, action, w
   return (
     <>
       {layers.length > 1 ? (
-        <DndContext
-          id={list}
-          sensors={sensors}
-          accessibility={{ screenReaderInstructions: { draggable: 'Arrow keys move the layer.' } }}
-          collisionDetection={closestCenter}
-          onDragEnd={({ active, over }) => over && move(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))}
-        >
-          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-            {cards}
-          </SortableContext>
-        </DndContext>
+        <SortableLayers id={list} ids={ids} onMove={move}>
+          {cards}
+        </SortableLayers>
       ) : (
         cards
       )}

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import type { LayerPart } from '@/core/layers';
 import type { Template } from '@/core/template';
-import { defaultsFor } from './lists';
+import { newPart } from './lists';
 
 type Values = Readonly<Record<string, unknown>>;
 
@@ -79,7 +79,7 @@ export function LayerParts({ form, parts, values, template, onChange, onDrag }: 
               key={key}
               variant="quiet"
               onClick={() => {
-                onChange({ [key]: defaultsFor(part, template) });
+                onChange({ [key]: newPart(key, part, template) });
                 setOpen(key);
               }}
             >

@@ -1,5 +1,5 @@
 /** Lists of layers, changed in one place, and new ones for them. */
-import { LAYER_LISTS, type LayerList, type LayerPart } from '@/core/layers';
+import { LAYER_LISTS, layerSet, type LayerList, type LayerPart, type LayerSet } from '@/core/layers';
 import type { Template } from '@/core/template';
 
 export type LayerOf<K extends LayerList> = Template[K][number];
@@ -60,8 +60,53 @@ export function defaultsFor(definition: LayerPart, { frame }: Pick<Template, 'fr
   return layer;
 }
 
+/** Where a new part of a layer differs from the format's defaults: by its field. */
+const PART_BEGINNINGS: Readonly<Record<string, object>> = {
+  // A ground that is a little darker.
+  tint: { paint: '#00000080', blend: 'normal' },
+};
+
+/** A new part of a layer. */
+export const newPart = (key: string, part: LayerPart, template: Template): Record<string, unknown> => ({
+  ...defaultsFor(part, template),
+  ...PART_BEGINNINGS[key],
+});
+
 /** A new layer. */
 export function newLayer<K extends LayerList>(list: K, template: Template): LayerOf<K> {
   const layer = defaultsFor(LAYER_LISTS[list] as LayerPart, template) as LayerOf<K>;
   return { ...layer, ...BEGINNINGS[list](template, layer) };
+}
+
+const paintedLayers = ({ behind, before }: Pick<Template, 'behind' | 'before'>) => [...behind, ...before];
+
+/** The names of all sets that layers behind and on top are of. */
+export const setNames = (template: Pick<Template, 'behind' | 'before'>): string[] => [
+  ...new Set(paintedLayers(template).flatMap(({ set }) => (set === null ? [] : [set]))),
+];
+
+/** A name that no set has yet. */
+export function nextSetName(template: Pick<Template, 'behind' | 'before'>): string {
+  const names = setNames(template);
+  let n = names.length + 1;
+  while (names.includes(`Set ${n}`)) n++;
+  return `Set ${n}`;
+}
+
+/** How a set is laid; one that is not told of is laid as it is. */
+export const setOf = (template: Pick<Template, 'sets'>, name: string): LayerSet =>
+  template.sets.find((set) => set.name === name) ?? layerSet.schema.parse({ name });
+
+/** A template with a set laid otherwise. */
+export function withSet<T extends Pick<Template, 'sets'>>(template: T, name: string, fields: Partial<LayerSet>): T {
+  const next = { ...setOf(template, name), ...fields };
+  return { ...template, sets: [...template.sets.filter((set) => set.name !== name), next] };
+}
+
+/** A template without a set: its layers stay, each by itself. */
+export function withoutSet(template: Template, name: string): Template {
+  const freed = <L extends { readonly set: string | null }>(layers: readonly L[]) =>
+    layers.map((layer) => (layer.set === name ? { ...layer, set: null } : layer));
+  const sets = template.sets.filter((set) => set.name !== name);
+  return { ...template, behind: freed(template.behind), before: freed(template.before), sets };
 }

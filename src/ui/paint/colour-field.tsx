@@ -2,6 +2,7 @@
 import { Pipette, Star } from 'lucide-react';
 import { useId, useState } from 'react';
 import { colourSchema, parseColour } from '@/core/paint';
+import { useWithin } from '../shared/use-within';
 import { keepColour, noteColour, useOwnColours } from './own-colours';
 import { pickColour } from './pipette';
 
@@ -59,6 +60,7 @@ function OwnColours({ value, onTake }: { readonly value: string; readonly onTake
 export function ColourField({ label, value, onChange, onDrag }: ColourFieldProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
+  const { within, ...focus } = useWithin();
   const commit = (text: string) => {
     setTyped(null);
     const colour = text.trim().startsWith('#') ? text.trim() : `#${text.trim()}`;
@@ -72,7 +74,7 @@ export function ColourField({ label, value, onChange, onDrag }: ColourFieldProps
     noteColour(colour);
   };
   return (
-    <div className="field colour-field">
+    <div className="field colour-field" {...focus}>
       <label htmlFor={id}>{label}</label>
       <div className="d-flex gap-2">
         <input
@@ -107,7 +109,7 @@ export function ColourField({ label, value, onChange, onDrag }: ColourFieldProps
           <Pipette size={15} aria-hidden />
         </button>
       </div>
-      <OwnColours value={value} onTake={take} />
+      {within && <OwnColours value={value} onTake={take} />}
     </div>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
-import { useId, useState, type ReactNode } from 'react';
+import { useId, useRef, useState, type ReactNode } from 'react';
 
 import { Lock } from 'lucide-react';
 import type { FieldGroup } from '@/core/template';
 import { Lockable, useLocked } from '../template/locks';
+import { useAsking } from './asked';
 import { WORDS, type Word } from './glossary';
 import { WhatIs } from './what-is';
 
@@ -27,10 +28,19 @@ export function Section({ title, value, group, word, startOpen = false, only, ch
   const setOpen = only ? only.onToggle : setItself;
   const id = useId();
   const locked = useLocked(group);
+  const head = useRef<HTMLButtonElement>(null);
+  useAsking(({ section }) => {
+    if (section !== title) return;
+    setOpen(true);
+    head.current?.focus();
+    // Once it is open there is room to scroll to it.
+    requestAnimationFrame(() => head.current?.scrollIntoView({ block: 'start' }));
+  });
   return (
     <section className="section">
       <div className="d-flex align-items-center">
         <button
+          ref={head}
           type="button"
           className="head"
           aria-expanded={open}

@@ -104,7 +104,7 @@ function OneHandle({ handle, title, store, view, pointAt, onDrag }: OneHandlePro
 export function LayerHandles({ template, held, ...common }: LayerHandlesProps) {
   const handles = useMemo(() => handlesOf(template, held), [template, held]);
   const layer = template[held.list][held.i];
-  if (!layer) return null;
+  if (!layer || layer.locked) return null;
   const title = `${(LAYER_LISTS[held.list].title as (l: object) => string)(layer)} ${held.i + 1}`;
   return handles.map((handle) => <OneHandle key={handle.label} handle={handle} title={title} {...common} />);
 }

@@ -1,5 +1,5 @@
 'use client';
-import type { Company } from '@/core/template';
+import type { Company, Moves } from '@/core/template';
 import { create } from 'zustand';
 import type { LayerList } from '@/core/layers';
 import type { Anchor } from '@/core/outline';
@@ -25,6 +25,8 @@ type StageState = {
   readonly slot: number;
   /** Which slots go with the one that is moved. */
   readonly company: Company;
+  /** What goes along as the shape is dragged. */
+  readonly moves: Moves;
   /** The part of a combined shape that is worked on; null for the whole. */
   readonly part: number | null;
   /** True where width and height keep their proportion. */
@@ -43,6 +45,7 @@ const BEGINNING: StageState = {
   mode: 'shape',
   slot: 0,
   company: 'one',
+  moves: 'both',
   part: null,
   locked: false,
   anchor: [0, 0],

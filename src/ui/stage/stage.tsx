@@ -1,10 +1,19 @@
 'use client';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { tooThin } from '@/core/checks';
 import { type Guide, type Node } from '@/core/outline';
 import { pathData, type Shape } from '@/core/shape';
-import { pictureOf, slotsMoved, templateOutline, withSlotInHand, type Company, type Template } from '@/core/template';
+import {
+  pictureOf,
+  slotsMoved,
+  templateOutline,
+  withShapeMoved,
+  withSlotInHand,
+  type Company,
+  type Moves,
+  type Template,
+} from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { ChoiceField } from '../shared/choice-field';
 import { ONCE } from '../shapes/part-list';
@@ -32,7 +41,7 @@ const COARSE = 0.5;
 const WIDEST = 1100;
 
 const HELP: Readonly<Record<StageMode, string>> = {
-  shape: 'Drag the shape or its grips. Shift keeps proportions, Alt grows from the middle, Ctrl lets go of the guides.',
+  shape: 'Shift keeps proportions, Alt grows from the middle, Ctrl lets go of the guides.',
   pins: 'Click to put a pin, drag one to bend the outline; what others hold stays. Delete takes one out.',
   points: 'Drag points. Double-click the outline to add one, Delete takes one out.',
   draw: 'Click for a corner, drag for a curve, click the first point to close. Esc leaves.',
@@ -89,10 +98,13 @@ type StageProps = {
 const MOVED_WITHOUT_SETS = { one: 'this slot', all: 'all together' } as Record<Company, string>;
 const MOVED: Readonly<Record<Company, string>> = { one: 'this slot', set: 'its set', all: 'all together' };
 
+/** What a drag of the shape moves, as on the easel. */
+const MOVES: Readonly<Record<Moves, string>> = { both: 'both', shape: 'shape', photo: 'photo' };
+
 /** The template at work on one photo, with the shape in the hand; sample photos below follow. */
 export function Stage({ template: whole, slot, store, photos, ground }: StageProps) {
   const template = useMemo(() => withSlotInHand(whole, slot), [whole, slot]);
-  const { mode, part, locked, layer, reference, strength, company } = useStage();
+  const { mode, part, locked, layer, reference, strength, company, moves } = useStage();
   const { frame, shape } = template;
   const picture = pictureOf(template);
   const { ref, view, pointAt } = useView(picture);
@@ -111,6 +123,8 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
   const tracing = mode === 'points' || mode === 'draw';
   // Slots are laid out over a picture of the page that they are for.
   const isLaid = slot !== null && reference.kind === 'picture';
+  /** The template as it was when what is dragged was taken up. */
+  const begun = useRef<Template | null>(null);
   const canHavePoints = edited.shape.kind === 'path';
   const hasSet = slot !== null && whole.slots[slot]!.set !== null;
   const set = (next: Shape) => {
@@ -118,13 +132,14 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
     if (!all) return;
     const { cx, cy } = shape.box;
     const [dx, dy] = [all.box.cx - cx, all.box.cy - cy];
+    const from = begun.current ?? template;
     store.change((t) => ({
-      ...t,
-      shape: all,
-      slots: slot === null ? t.slots : slotsMoved(t.slots, slot, company, [dx, dy]),
+      ...withShapeMoved(t, from, all, moves),
+      slots: slot === null || moves === 'photo' ? t.slots : slotsMoved(t.slots, slot, company, [dx, dy]),
     }));
   };
   const drag = (active: boolean) => {
+    begun.current = active ? template : null;
     store.drag(active);
     setDragging(active);
   };
@@ -164,6 +179,20 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
         {tracing && <ReferenceControls hasPhoto={photo !== undefined} label="Trace over" />}
         {!tracing && slot !== null && <ReferenceControls hasPhoto={false} label="Lay out over" />}
         {mode === 'pins' && <PinTools template={template} store={store} />}
+        {mode === 'shape' && (
+          <>
+            <span className="muted small-text" aria-hidden>
+              Drag
+            </span>
+            <ChoiceField
+              label="Drag"
+              bare
+              value={moves}
+              options={MOVES}
+              onChange={(next) => setStage({ moves: next })}
+            />
+          </>
+        )}
         {slot !== null && mode === 'shape' && (
           <ChoiceField
             label="Moved"

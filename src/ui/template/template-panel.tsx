@@ -15,6 +15,7 @@ import {
   ShadowsSection,
   TintsSection,
 } from './layer-sections';
+import { LayersSection } from './layers-section';
 import { ShapeSection } from './shape-section';
 import { SlotsSection } from './slots-section';
 import { OpenSection } from './open-section';
@@ -35,6 +36,7 @@ export function TemplatePanel({ template, store, whole, photo }: TemplatePanelPr
   return (
     <>
       <OpenSection template={template} store={store} />
+      <LayersSection template={template} store={store} />
       {hasSlots(whole.template) && <SlotsSection {...whole} />}
       <ShapeSection template={template} store={store} />
       <FinishSection template={template} store={store} photo={photo} />

@@ -1,5 +1,6 @@
 /** The parts of a template in a few words, for closed sections. */
 import {
+  before as beforeLayer,
   behind as behindLayer,
   LAYER_LISTS,
   mat as matLayer,
@@ -90,7 +91,7 @@ export function coloursWords({ filters }: Template): string {
 }
 
 /** One layer in its own words, several by their number. */
-function layersWords<K extends LayerList>(list: K, template: Template): string {
+function listWords<K extends LayerList>(list: K, template: Template): string {
   const definition = LAYER_LISTS[list] as unknown as { words: (layer: Template[K][number], unit: string) => string };
   const layers = template[list] as readonly Template[K][number][];
   const [first, ...others] = layers.filter(({ on }) => on);
@@ -99,14 +100,25 @@ function layersWords<K extends LayerList>(list: K, template: Template): string {
   return definition.words(first, template.frame.unit);
 }
 
-export const tintsWords = (template: Template): string => layersWords('tints', template);
-export const bordersWords = (template: Template): string => layersWords('borders', template);
-export const beforeWords = (template: Template): string => layersWords('before', template);
-export const captionsWords = (template: Template): string => layersWords('captions', template);
+/** How many layers there are of all kinds. */
+export function layersWords(template: Template): string {
+  const all = (Object.keys(LAYER_LISTS) as LayerList[]).flatMap((list) => template[list].map(({ on }) => on));
+  const off = all.filter((on) => !on).length;
+  return `${all.length || 'none'}${all.length > 0 && off > 0 ? `, ${off} off` : ''}`;
+}
+
+export const tintsWords = (template: Template): string => listWords('tints', template);
+export const bordersWords = (template: Template): string => listWords('borders', template);
+export function beforeWords(template: Template): string {
+  const [first, ...others] = template.before.filter(({ on }) => on);
+  const words = listWords('before', template);
+  return first && others.length === 0 ? `${beforeLayer.title(first).toLowerCase()}, ${words}` : words;
+}
+export const captionsWords = (template: Template): string => listWords('captions', template);
 
 export function shadowsWords(template: Template): string {
   const { reflection, shadows, frame } = template;
-  const words = layersWords('shadows', template);
+  const words = listWords('shadows', template);
   if (!reflection?.on) return words;
   return shadows.some(({ on }) => on) ? `${words}; reflection` : reflectionLayer.words(reflection, frame.unit);
 }
@@ -130,9 +142,12 @@ export function backdropWords(template: Template): string {
   if (others.length > 0) return `${others.length + 1} layers`;
   if (first?.show === 'photo') return `photo again, ${behindLayer.words(first, frame.unit)}`;
   if (first?.show === 'picture') return 'a picture';
-  const paint = first?.paint ?? backdrop;
-  return paint === null ? 'transparent' : paintWords(paint);
+  return first ? paintWords(first.paint) : backdropPaintWords({ backdrop });
 }
+
+/** What all of it lies on, without the layers behind. */
+export const backdropPaintWords = ({ backdrop }: Pick<Template, 'backdrop'>): string =>
+  backdrop === null ? 'transparent' : paintWords(backdrop);
 
 /** The centring rule in a few words. */
 /** Where slots differ, only that they do. */

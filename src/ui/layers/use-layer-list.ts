@@ -1,0 +1,29 @@
+'use client';
+import type { z } from 'zod';
+import { LAYER_LISTS, type LayerDefinition, type LayerList as ListName } from '@/core/layers';
+import type { Template } from '@/core/template';
+import type { TemplateStore } from '../template/store';
+import { doubled, moved, newLayer, replaced, without, type LayerOf } from './lists';
+
+/** A template's list of layers with all that is done to one of them. */
+export function useLayerList<K extends ListName>(list: K, template: Template, store: TemplateStore) {
+  const definition = LAYER_LISTS[list] as unknown as LayerDefinition<z.ZodObject>;
+  const layers = template[list] as readonly LayerOf<K>[];
+  const change = (next: (layers: readonly LayerOf<K>[], template: Template) => readonly LayerOf<K>[]) =>
+    store.change((t) => ({ ...t, [list]: next(t[list] as readonly LayerOf<K>[], t) }));
+  return {
+    definition,
+    layers,
+    titleOf: (i: number) => `${definition.title(layers[i]!)} ${i + 1}`,
+    set: (i: number, fields: Partial<LayerOf<K>>) => change((all) => replaced(all, i, fields)),
+    copy: (i: number) => change((all) => doubled(all, i)),
+    remove: (i: number) => change((all) => without(all, i)),
+    reset: (i: number) => change((all, t) => replaced(all, i, newLayer(list, t))),
+    /** False where it would leave the list. */
+    move: (i: number, to: number): boolean => {
+      if (to < 0 || to >= layers.length || to === i) return false;
+      change((all) => moved(all, i, to));
+      return true;
+    },
+  };
+}
