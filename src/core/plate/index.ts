@@ -2,7 +2,8 @@ export { behindPixels, photosBehind, rectBehind, type BehindPixels } from './beh
 export { compile, compilePlain, finishOf } from './compile';
 export { borderBand, picksOf, roughAt, sourceOver, thrownShadows, visibleBorders } from './layers';
 export { captionFonts, layoutCaption, writeCaptions, type CaptionLayout } from './lettering';
-export { compose, type PhotoPixels } from './compose';
+export { compose } from './compose';
+export type { PhotoPixels } from './runs';
 export type { PickedColours } from './photo-finish';
 export { coloursFor, pickedColour } from './picked';
 export { onPlate, sharedPlate, type Plate, type WithBare } from './plate';

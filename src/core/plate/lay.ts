@@ -22,7 +22,7 @@ export const rowsOf = ({ width, height }: Plate): Int32Array =>
 const over255 = (v: number): number => (v + 128 + ((v + 128) >> 8)) >> 8;
 
 /** Source over, straight, pixel by pixel (W3C Compositing 1 §9.1). */
-function overInto(out: Uint8ClampedArray, k: number, own: Uint8ClampedArray, p: number, n: number): void {
+export function overInto(out: Uint8ClampedArray, k: number, own: Uint8ClampedArray, p: number, n: number): void {
   for (const end = p + n * 4; p < end; p += 4, k += 4) {
     const alpha = own[p + 3]!;
     if (alpha === 0) continue;
@@ -69,6 +69,8 @@ function workedOut({ runs, width, height }: Plate): Uint8Array {
   return pixels;
 }
 
+const [RUN, NOW, LATER] = [0, 1, 2];
+
 /**
  * Lays once, for all photos, what of the slots is the same for every photo and has no other photo below it:
  * most of their shadows. Null where the picture is too large for that to be worth its memory.
@@ -87,15 +89,15 @@ export function foldedSlots(ground: Plate, slots: readonly (SlotPlate | null)[])
       const [begin, n, sort] = [slot.spans[i]!, slot.spans[i + 1]!, slot.spans[i + 2]!];
       const x = begin % plate.width;
       const at = (top + (begin - x) / plate.width) * width + left + x - begin;
+      /** What is to be done with a pixel: nothing more than below, laid now, or laid over what each photo leaves. */
+      const fateOf = (p: number) => (own[p] === 1 ? RUN : varies[at + p] === 0 ? NOW : LATER);
       for (let p = begin; p < begin + n;) {
         const first = p;
-        const isFixed = own[p] === 0 && varies[at + p] === 0;
-        while (p < begin + n && (own[p] === 0 && varies[at + p] === 0) === isFixed) p++;
-        if (isFixed) overInto(blank, (at + first) * 4, plate.blank, first * 4, p - first);
-        else {
-          rest.push(first, p - first, sort);
-          varies.fill(1, at + first, at + p);
-        }
+        const fate = fateOf(p);
+        while (p < begin + n && fateOf(p) === fate) p++;
+        if (fate === NOW) overInto(blank, (at + first) * 4, plate.blank, first * 4, p - first);
+        else varies.fill(1, at + first, at + p);
+        if (fate === LATER) rest.push(first, p - first, sort);
       }
     }
     return Int32Array.from(rest);

@@ -84,7 +84,7 @@ export type Sheet = {
 export type Folded = {
   /** What lies behind, with all on it that no photo has a part in. */
   readonly blank: Uint8ClampedArray;
-  /** For each slot the spans that are left. */
+  /** For each slot the spans of its fixed pixels that lie on what photos have a part in. */
   readonly spans: readonly (Int32Array | null)[];
 };
 

@@ -1,11 +1,12 @@
 /** A cutout of several photos, each in a slot of its own: a plate a slot, laid on what is behind them all. */
 import type { Template } from '../template';
 import type { PixelWindow } from '../raster';
-import { compose, finishSheet, type PhotoPixels } from './compose';
+import { compose, composeSlot, finishSheet } from './compose';
 import { windowOfBoth } from './lettering';
 import { foldedSlots, layInto, rowsOf, spansOf } from './lay';
 import { withOpacity } from './layers';
 import type { PickedColours } from './photo-finish';
+import type { PhotoPixels } from './runs';
 import type { Overlay, Plate, SlotPlate, WithBare } from './plate';
 import { slotCrops } from './slot-room';
 
@@ -107,12 +108,17 @@ export function composeSheet(
   sheet.slots.forEach((slot, i) => {
     const photo = photos[i];
     if (!slot || !photo) return;
+    const fixed = folded?.spans[i];
+    if (fixed) {
+      layInto(out, plate.width, slot.plate.blank, fixed, slot);
+      composeSlot(slot, photo.pixels, photo.colours, out, plate.width);
+      return;
+    }
     const length = slot.plate.blank.length;
     if (scratch.length < length) scratch = new Uint8ClampedArray(length);
     const own = scratch.subarray(0, length) as Uint8ClampedArray<ArrayBuffer>;
     compose(slot.plate, photo.pixels, photo.colours, own);
-    const spans = folded?.spans[i] ?? (photo.pixels.opaque ? slot.spans : rowsOf(slot.plate));
-    layInto(out, plate.width, own, spans, slot);
+    layInto(out, plate.width, own, photo.pixels.opaque ? slot.spans : rowsOf(slot.plate), slot);
   });
   finishSheet(plate, colours, out);
   return out;
