@@ -1,8 +1,11 @@
 /** All layers of a template in one list; how they are mixed; what a drag on the stage moves. */
 import { batchOf, step } from './bench-page';
-import { compare, previewAndExport } from './exports';
+import { PNG } from 'pngjs';
+import sharp from 'sharp';
+import { compare, exported, previewAndExport } from './exports';
 import { flatPhoto, gradientPhoto } from './photos';
-import { expect, test, type Page } from './test';
+import { unzip } from './zip';
+import { expect, test, type Locator, type Page } from './test';
 
 const layers = (page: Page) => page.locator('.section', { has: page.getByRole('button', { name: /^Layers/ }) });
 
@@ -117,3 +120,111 @@ test('on the stage a drag moves the shape with its photos, the shape alone, or t
   expect(shape.at - photo.at).toBeCloseTo(60 / box.width, 1);
   await step(page, 'Template').click();
 });
+
+/** Drags one thing onto another by hand. */
+async function dragOnto(page: Page, from: Locator, to: Locator) {
+  const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!];
+  const middle = ({ x, y, width, height }: typeof a) => [x + width / 2, y + height / 2] as const;
+  await page.mouse.move(...middle(a));
+  await page.mouse.down();
+  await page.mouse.move(a.x + 10, a.y + 10, { steps: 2 });
+  await page.mouse.move(...middle(b), { steps: 4 });
+  await page.mouse.up();
+}
+
+test('layers are put into another order by hand, copied, and made as new again', async ({ page }) => {
+  await batchOf(page, 'By hand', [await flatPhoto('blue.png', '#2255aa', 700, 700)]);
+  await add(page, /^Borders/, 'Add a border');
+  const border = (i: number) => page.getByRole('group', { name: `Border ${i}` });
+  const width = (i: number) => border(i).getByRole('textbox', { name: 'Width' });
+  await width(1).fill('33');
+  await page.keyboard.press('Enter');
+  await border(1).getByRole('button', { name: 'Copy border 1' }).click();
+  await expect(width(2)).toHaveValue('33');
+  await border(2).getByRole('button', { name: 'Reset border 2' }).click();
+  await expect(width(2)).toHaveValue('16');
+  await page.getByRole('button', { name: 'Layers 2' }).click();
+  const list = layers(page);
+  await expect(list.getByRole('group', { name: 'Border 1' })).toContainText('33 px');
+  await dragOnto(
+    page,
+    list.getByRole('button', { name: 'Move border 1: arrow keys, or drag' }),
+    list.getByRole('button', { name: 'Move border 2: arrow keys, or drag' }),
+  );
+  await expect(list.getByRole('group', { name: 'Border 2' })).toContainText('33 px');
+  await expect(list.getByRole('group', { name: 'Border 1' })).toContainText('16 px');
+});
+
+test('on the stage a caption is moved by hand and by keys, and the backdrop’s gradient turned', async ({ page }) => {
+  await batchOf(page, 'Caption', [await flatPhoto('blue.png', '#2255aa', 700, 700)]);
+  await page.getByRole('radio', { name: 'stage', exact: true }).click();
+  await expect(page.locator('.stage-cutout[data-painted]')).toBeVisible();
+  await add(page, /^Captions/, 'Add a caption');
+  const caption = page.getByRole('group', { name: 'Caption 1' });
+  const [across, down] = ['Across', 'Down'].map((name) => caption.getByRole('textbox', { name }));
+  await expect(across!).toHaveValue('540');
+  const place = page.getByRole('button', { name: /^Place of the caption, Caption 1/ });
+  await place.press('ArrowRight');
+  await expect(across!).toHaveValue('541');
+  const [box, frame] = [(await place.boundingBox())!, (await page.locator('.stage-edge').boundingBox())!];
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 40, y - 60, { steps: 4 });
+  await page.mouse.up();
+  const unit = 1080 / frame.width;
+  const moved = Number(await across!.inputValue());
+  expect(Math.abs(moved - (541 - 40 * unit))).toBeLessThan(3 * unit);
+  expect(Number(await down!.inputValue())).toBeLessThan(1040 - 50 * unit);
+  await page.getByRole('button', { name: 'Lock caption 1' }).click();
+  await expect(place).toHaveCount(0);
+  await page.getByRole('button', { name: /^Backdrop/ }).click();
+  await page.getByRole('radio', { name: 'painted', exact: true }).click();
+  const paint = page.getByLabel('Paint', { exact: true }).last();
+  await paint.selectOption('linear gradient');
+  await paint.focus();
+  const direction = page.getByRole('button', { name: /^Direction of the gradient, Backdrop/ });
+  await expect(direction).toBeVisible();
+  const before = await page.getByRole('textbox', { name: 'Direction' }).inputValue();
+  await direction.press('Shift+ArrowRight');
+  await expect(page.getByRole('textbox', { name: 'Direction' })).not.toHaveValue(before);
+});
+
+test('a lens on another photo, moved and made larger, goes out flat as JPEG and as a file of layers', async ({ page }) => {
+  const photos = [await gradientPhoto('soft.png', 'grey'), await flatPhoto('gold.png', '#e0b040', 900, 900)];
+  await batchOf(page, 'Lens', photos);
+  await page.getByRole('radio', { name: 'around it', exact: true }).click();
+  await add(page, /^Backdrop/, 'Add a photo, picture or paint behind');
+  await page.getByRole('group', { name: 'Photo again 1' }).getByRole('radio', { name: 'picture', exact: true }).click();
+  await page.getByRole('button', { name: /No picture yet/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Choose a picture' });
+  await dialog.getByText('Photos of this batch').click();
+  await dialog.getByRole('button', { name: /gold\.png/ }).click();
+  await expect(dialog).toHaveCount(0);
+  const picture = page.getByRole('group', { name: 'Picture 1' });
+  await picture.getByRole('radio', { name: 'in a box', exact: true }).click();
+  for (const [name, value] of [['Width', '700'], ['Height', '700'], ['Across', '600'], ['Down', '560']] as const) { // prettier-ignore
+    await picture.getByRole('textbox', { name }).fill(value);
+    await page.keyboard.press('Enter');
+  }
+  await step(page, 'Export').click();
+  const format = page.getByLabel('Format').first();
+  await format.selectOption('jpeg');
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const jpeg = sharp((await exported(page)).get('soft-tile.jpg'));
+  const { data, info } = await jpeg.raw().toBuffer({ resolveWithObject: true });
+  const at = (x: number, y: number) => [...data.subarray((y * info.width + x) * info.channels).subarray(0, 3)];
+  // Within the hole the other photo; in the hole beyond its box the matte; around it the photo itself.
+  at(600, 560).forEach((v, c) => expect(Math.abs(v - [0xe0, 0xb0, 0x40][c]!)).toBeLessThanOrEqual(6));
+  at(110, 540).forEach((v) => expect(v).toBeGreaterThan(249));
+  const [r, g, b] = at(20, 20);
+  expect(Math.max(r!, g!, b!) - Math.min(r!, g!, b!)).toBeLessThanOrEqual(6);
+  await format.selectOption('ora');
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const layered = await unzip((await exported(page)).get('soft-tile.ora')!);
+  const xml = layered.get('stack.xml')!.toString();
+  expect([...xml.matchAll(/name="([^"]+)"/g)].map(([, name]) => name)).toEqual(['Photo', 'Ground']);
+  const merged = PNG.sync.read(layered.get('mergedimage.png')!);
+  expect([...merged.data.subarray((560 * 1080 + 600) * 4, (560 * 1080 + 600) * 4 + 4)]).toEqual([0xe0, 0xb0, 0x40, 255]); // prettier-ignore
+  expect(merged.data[(540 * 1080 + 110) * 4 + 3]).toBe(0);
+}); // prettier-ignore

@@ -1,4 +1,15 @@
-import { before, caption, paintHandle, placeHandles, placeMoved, shadow, shadowHandle, tint, type Place } from '.';
+import {
+  before,
+  caption,
+  captionHandles,
+  paintHandle,
+  placeHandles,
+  placeMoved,
+  shadow,
+  shadowHandle,
+  tint,
+  type Place,
+} from '.';
 
 const box = { left: 100, top: 50, width: 200, height: 400 };
 const STOPS = [[0, '#fff'], [1, '#000']]; // prettier-ignore
@@ -68,4 +79,27 @@ describe('a picture in its place', () => {
     expect(placeMoved(bent, ([x, y]) => [2 * x, 2 * y], (v) => 2 * v)).toEqual({ corners: [[0, 0], [200, 20], [180, 160], [20, 120]] });
     expect(placeMoved(box, ([x, y]) => [2 * x, 2 * y], (v) => 2 * v)).toEqual({ cx: 200, cy: 160, width: 80, height: 40 });
   }); // prettier-ignore
+});
+
+describe('a caption', () => {
+  const held = (fields: object, label: RegExp) => {
+    const own = caption.schema.parse({ at: [300, 500], size: 40, radius: 120, ...fields });
+    return captionHandles(own).find((handle) => label.test(handle.label));
+  };
+
+  test('is moved by its place and made larger by its height', () => {
+    expect(held({}, /Place/)!.pull([310.004, 480], false)).toEqual({ at: [310, 480] });
+    expect(held({}, /Size/)!.at).toEqual([300, 460]);
+    expect(held({}, /Size/)!.pull([0, 430], false)).toEqual({ size: 70 });
+    expect(held({}, /Size/)!.pull([0, 900], false)).toEqual({ size: 1 });
+    expect(held({}, /Circle/)).toBeUndefined();
+  });
+
+  test.each([
+    ['over', [300, 620], [0, 700], 200],
+    ['under', [300, 380], [0, 300], 200],
+  ] as const)('that runs %s a circle is bent by the circle’s middle', (follows, at, to, radius) => {
+    expect(held({ follows }, /Circle/)!.at).toEqual(at);
+    expect(held({ follows }, /Circle/)!.pull(to, false)).toEqual({ radius });
+  });
 });

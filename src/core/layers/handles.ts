@@ -1,7 +1,8 @@
-/** Where layers are held and pulled on the picture: the middle or direction of a gradient, the offset of a shadow. */
+/** Where layers are held and pulled on the picture: the middle or direction of a gradient, the offset of a shadow, the place of a picture or a caption. */
 import type { LinePaint } from '../paint';
 import { isConvex, type Corners } from '../pictures';
 import { cornersOf, placeMoved, type Place } from './pictured';
+import type { Caption } from './caption';
 import type { Shadow } from './shadow';
 
 type Point = readonly [x: number, y: number];
@@ -103,4 +104,33 @@ export function placeHandles(place: Place): LayerHandle<Place>[] {
     },
   });
   return [move, ...CORNERS.map(bend)];
+}
+
+type CaptionPlace = Pick<Caption, 'at' | 'size' | 'radius'>;
+
+/** A caption by where its baseline lies, by how high its letters stand on that, and by the middle of the circle that they follow. */
+export function captionHandles({ at, size, radius, follows }: Caption): LayerHandle<Partial<CaptionPlace>>[] {
+  const tidy = (v: number) => rounded(v, 100);
+  const least = (v: number) => Math.max(LEAST, tidy(v));
+  const down = follows === 'under' ? -1 : 1;
+  const place: LayerHandle<Partial<CaptionPlace>> = {
+    label: 'Place of the caption',
+    from: at,
+    at,
+    pull: ([x, y]) => ({ at: [tidy(x), tidy(y)] }),
+  };
+  const high: LayerHandle<Partial<CaptionPlace>> = {
+    label: 'Size of the caption',
+    from: at,
+    at: [at[0], at[1] - size],
+    pull: ([, y]) => ({ size: least(at[1] - y) }),
+  };
+  if (follows === 'line') return [place, high];
+  const round: LayerHandle<Partial<CaptionPlace>> = {
+    label: 'Circle of the caption',
+    from: at,
+    at: [at[0], at[1] + down * radius],
+    pull: ([, y]) => ({ radius: least(down * (y - at[1])) }),
+  };
+  return [place, high, round];
 }

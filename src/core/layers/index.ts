@@ -3,7 +3,7 @@ export { behind, type Behind } from './behind';
 export { border, type Border } from './border';
 export { caption, type Caption } from './caption';
 export { grown, grownPaint, type Growth } from './grown';
-export { paintHandle, placeHandles, shadowHandle, type LayerHandle } from './handles';
+export { captionHandles, paintHandle, placeHandles, shadowHandle, type LayerHandle } from './handles';
 export { cornersOf, layerMoved, maskOf, placeMoved, type Place } from './pictured';
 export { setSchema, type Control, type LayerDefinition, type LayerPart, type Room } from './layer';
 export { light, type Light } from './light';

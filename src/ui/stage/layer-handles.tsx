@@ -1,10 +1,10 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useMemo } from 'react';
-import { LAYER_LISTS, maskOf, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers';
+import { captionHandles, LAYER_LISTS, maskOf, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers'; // prettier-ignore
 import { borderBand } from '@/core/plate';
 import { boundsOfOutline, type Point } from '@/core/shape';
-import { templateOutline, type Template } from '@/core/template';
+import { pictureOf, templateOutline, type Template } from '@/core/template';
 import { replaced } from '../layers/lists';
 import type { TemplateStore } from '../template/store';
 import { arrowStep } from './keys';
@@ -13,8 +13,28 @@ import { onScreen, type View } from './view';
 
 type Change = (template: Template) => Template;
 
+/** The handles of what lies under everything. */
+function groundHandles(template: Template, list: 'backdrop' | 'mat'): LayerHandle<Change>[] {
+  const { frame, backdrop, mat } = template;
+  const { left, top, width, height } = list === 'mat' ? pictureOf(template) : { left: 0, top: 0, ...frame };
+  const paint = list === 'mat' ? mat.paint : backdrop;
+  const handle = paint && paintHandle(paint, { left, top, width, height });
+  if (!handle) return [];
+  return [
+    {
+      ...handle,
+      pull: (to, steps) => {
+        const next = handle.pull(to, steps) as Template['backdrop'];
+        return (t) => (list === 'mat' ? { ...t, mat: { ...t.mat, paint: next } } : { ...t, backdrop: next });
+      },
+    },
+  ];
+}
+
 /** The handles of a layer on the picture, whatever its list. */
-function handlesOf(template: Template, { list, i }: HeldLayer): LayerHandle<Change>[] {
+function handlesOf(template: Template, held: HeldLayer): LayerHandle<Change>[] {
+  if (held.list === 'backdrop' || held.list === 'mat') return groundHandles(template, held.list);
+  const { list, i } = held;
   const [left, top, right, bottom] = boundsOfOutline(templateOutline(template));
   const around = (by: number) => ({ left: left - by, top: top - by, width: right - left + 2 * by, height: bottom - top + 2 * by }); // prettier-ignore
   const asChange = <T,>(handle: LayerHandle<T> | null, fields: (next: T) => object): LayerHandle<Change>[] =>
@@ -36,7 +56,7 @@ function handlesOf(template: Template, { list, i }: HeldLayer): LayerHandle<Chan
   if (list === 'behind' || list === 'before') {
     const layer = template[list][i];
     if (!layer?.on) return [];
-    if (layer.show === 'picture' && layer.place)
+    if (layer.place && (layer.show === 'picture' || (list === 'before' && layer.show === 'photo')))
       return placeHandles(layer.place).flatMap((handle) => asChange(handle, (place) => ({ place })));
     const shape = maskOf(layer);
     if (!shape) return [];
@@ -45,8 +65,12 @@ function handlesOf(template: Template, { list, i }: HeldLayer): LayerHandle<Chan
       asChange(handle, (box) => ({ shape: { ...shape, box: { ...shape.box, ...box } } })),
     );
   }
+  if (list === 'captions') {
+    const caption = template.captions[i];
+    return caption?.on ? captionHandles(caption).flatMap((handle) => asChange(handle, (next) => next)) : [];
+  }
   const layer = template[list][i];
-  if (!layer?.on || typeof layer.paint === 'string' || list === 'captions') return [];
+  if (!layer?.on || typeof layer.paint === 'string') return [];
   const box = around(list === 'borders' ? borderBand(template.borders[i]!)[0] : 0);
   return asChange(paintHandle(layer.paint, box), (paint) => ({ paint }));
 }
@@ -100,11 +124,19 @@ function OneHandle({ handle, title, store, view, pointAt, onDrag }: OneHandlePro
   );
 }
 
+/** What it is called; null where there is no such layer, or it is locked. */
+function titleOf(template: Template, held: HeldLayer): string | null {
+  if (held.list === 'backdrop') return 'Backdrop';
+  if (held.list === 'mat') return 'Mat';
+  const layer = template[held.list][held.i];
+  if (!layer || layer.locked) return null;
+  return `${(LAYER_LISTS[held.list].title as (l: object) => string)(layer)} ${held.i + 1}`;
+}
+
 /** On the stage: where the layer that is worked on is held: a gradient's direction, a shadow's offset, a picture's corners. */
 export function LayerHandles({ template, held, ...common }: LayerHandlesProps) {
   const handles = useMemo(() => handlesOf(template, held), [template, held]);
-  const layer = template[held.list][held.i];
-  if (!layer || layer.locked) return null;
-  const title = `${(LAYER_LISTS[held.list].title as (l: object) => string)(layer)} ${held.i + 1}`;
+  const title = titleOf(template, held);
+  if (title === null) return null;
   return handles.map((handle) => <OneHandle key={handle.label} handle={handle} title={title} {...common} />);
 }

@@ -15,8 +15,9 @@ export type Reference =
 /** What fills the middle of the bench: every cutout, one large with its shape in the hand, all averaged into one, or the table of photo data. */
 export type MiddleView = 'each' | 'stage' | 'average' | 'table';
 
-/** A layer of the template, by its list and its place there. */
-export type HeldLayer = { readonly list: LayerList; readonly i: number };
+/** A layer of the template, by its list and its place there; or what there is once. */
+export type HeldLayer =
+  { readonly list: LayerList; readonly i: number } | { readonly list: 'backdrop' } | { readonly list: 'mat' };
 
 type StageState = {
   readonly view: MiddleView;

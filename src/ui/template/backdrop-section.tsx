@@ -5,6 +5,7 @@ import { LayerList, withNew } from '../layers/layer-list';
 import { ChoiceField } from '../shared/choice-field';
 import { PaintField } from '../paint/paint-field';
 import { Section } from '../shared/section';
+import { setStage } from '../stage/stage-state';
 import type { TemplateStore } from './store';
 import { backdropWords } from './words';
 
@@ -22,16 +23,18 @@ export function BackdropSection({ template, store }: { template: Template; store
         onChange={(v) => set(v === 'none' ? null : '#ffffff')}
       />
       {backdrop !== null && (
-        <PaintField
-          takesPattern
-          label="Paint"
-          paint={backdrop}
-          depth={Math.min(frame.width, frame.height) / 4}
-          unit={frame.unit}
-          side={Math.min(frame.width, frame.height)}
-          onChange={(paint) => set(paint as Template['backdrop'])}
-          onDrag={store.drag}
-        />
+        <div onFocus={() => setStage({ layer: { list: 'backdrop' } })}>
+          <PaintField
+            takesPattern
+            label="Paint"
+            paint={backdrop}
+            depth={Math.min(frame.width, frame.height) / 4}
+            unit={frame.unit}
+            side={Math.min(frame.width, frame.height)}
+            onChange={(paint) => set(paint as Template['backdrop'])}
+            onDrag={store.drag}
+          />
+        </div>
       )}
       <LayerList list="behind" template={template} store={store} action="Add a photo, picture or paint behind" />
     </Section>

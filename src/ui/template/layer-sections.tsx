@@ -15,6 +15,7 @@ import { goodDepth } from '../layers/lists';
 import { PaintField } from '../paint/paint-field';
 import { ChoiceField } from '../shared/choice-field';
 import { Section } from '../shared/section';
+import { setStage } from '../stage/stage-state';
 import type { TemplateStore } from './store';
 import { beforeWords, bordersWords, captionsWords, matWords, shadowsWords, tintsWords } from './words';
 
@@ -115,16 +116,18 @@ export function MatSection({ template, store }: PartProps) {
         onChange={(v) => set({ paint: v === 'backdrop' ? null : '#ffffff' })}
       />
       {mat.paint !== null && (
-        <PaintField
-          takesPattern
-          label="Paint"
-          paint={mat.paint}
-          depth={goodDepth(template)}
-          unit={frame.unit}
-          side={Math.min(frame.width, frame.height)}
-          onChange={(paint) => set({ paint: paint as Mat['paint'] })}
-          onDrag={store.drag}
-        />
+        <div onFocus={() => setStage({ layer: { list: 'mat' } })}>
+          <PaintField
+            takesPattern
+            label="Paint"
+            paint={mat.paint}
+            depth={goodDepth(template)}
+            unit={frame.unit}
+            side={Math.min(frame.width, frame.height)}
+            onChange={(paint) => set({ paint: paint as Mat['paint'] })}
+            onDrag={store.drag}
+          />
+        </div>
       )}
     </Section>
   );
