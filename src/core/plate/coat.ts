@@ -13,8 +13,13 @@ export type Coat = PaintRows & {
   readonly isHole?: boolean;
   /** Light on it: premultiplied 8-bit RGBA over a window, seen as far as the paint is (Compositing 1: source-atop). */
   readonly atop?: { readonly window: PixelWindow; readonly data: Uint8ClampedArray };
-  /** A picture instead of the paint: premultiplied 8-bit RGBA over a window. */
-  readonly pixels?: { readonly window: PixelWindow; readonly data: Uint8ClampedArray; readonly opacity: number };
+  /** A picture instead of the paint: premultiplied 8-bit RGBA over a window; of one that shows a colour of the photo (`pick`), how much of that each pixel has, 0…255, beside its own colours. */
+  readonly pixels?: {
+    readonly window: PixelWindow;
+    readonly data: Uint8ClampedArray;
+    readonly opacity: number;
+    readonly shares?: Uint8ClampedArray;
+  };
 };
 
 /** True where it is the same in every row. */
@@ -27,7 +32,7 @@ export function coatLayer(width: number, channels: number): Lay {
   const [scratch, at, dash] = [new Float32Array(width), new Int32Array(width), new Float32Array(width)];
   const layPixels = (
     coat: Coat,
-    { window, data, opacity }: NonNullable<Coat['pixels']>,
+    { window, data, opacity, shares }: NonNullable<Coat['pixels']>,
     x: number,
     y: number,
     n: number,
@@ -42,6 +47,7 @@ export function coatLayer(width: number, channels: number): Lay {
       for (let c = 0; c < 3; c++) out[q + c] = (data[k + c]! / 255) * strength + out[q + c]! * rest;
       out[q + ALPHA] = alpha + out[q + ALPHA]! * rest;
       for (let c = OTHERS; c < channels; c++) out[q + c]! *= rest;
+      if (shares) out[q + OTHERS + coat.pick]! += (shares[k >> 2]! / 255) * strength;
     }
   };
   return (coat, x, y, n, out) => {

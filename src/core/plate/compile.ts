@@ -8,7 +8,7 @@ import { bandOf, castMaker, coatMaker, edgeOf } from './band';
 import { photosBehind, type PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
-import { echoMaker } from './echoes';
+import { echoBands, echoMaker } from './echoes';
 import { fadeOutline, featherMask, featherSigma } from './feather';
 import { floorMask } from './floor-shadow';
 import type { Ground } from './ground';
@@ -53,20 +53,24 @@ type Scene = Sided & {
 type PictureGround = PaintGround & { readonly frame: PaintBox };
 
 /** What throws a shadow where there is no photo. */
-const bandCasters = (template: Template, scene: Scene): Caster[] => [
-  { polygons: union(visibleBorders(template.borders).flatMap((border) => bandOf(border, scene))), sigma: 0 },
+const bandCasters = (template: Template, scene: Scene, echoes: readonly Polygon[]): Caster[] => [
+  {
+    polygons: union([...visibleBorders(template.borders).flatMap((border) => bandOf(border, scene)), ...echoes]),
+    sigma: 0,
+  },
 ];
 
-/** What throws a shadow: the outline and the borders that reach out of it; a feathered photo softer than its borders. */
-function castersOf(template: Template, scene: Scene): Caster[] {
+/** What throws a shadow: the outline, the borders that reach out of it, and their echoes; a feathered photo softer than its borders. */
+function castersOf(template: Template, scene: Scene, echoes: readonly Polygon[]): Caster[] {
   const { edge } = template;
   const { outline, scale } = scene;
   const borders = visibleBorders(template.borders);
   if (edge.feather === 0) {
-    const bands = borders.filter((border) => borderBand(border)[0] > 0).flatMap((b) => bandOf(b, scene));
+    const own = borders.filter((border) => borderBand(border)[0] > 0).flatMap((b) => bandOf(b, scene));
+    const bands = [...own, ...echoes];
     return [{ polygons: bands.length === 0 ? outline : union([...outline, ...bands]), sigma: 0 }];
   }
-  const bands = union(borders.flatMap((border) => bandOf(border, scene)));
+  const bands = union([...borders.flatMap((border) => bandOf(border, scene)), ...echoes]);
   const photo = { polygons: difference(fadeOutline(outline, edge, scale), bands), sigma: featherSigma(edge) * scale };
   return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
 }
@@ -203,7 +207,10 @@ export function compilePlain(
     .filter(({ kind }) => stands || kind !== 'ground')
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
-  const casters = casting.length > 0 || template.reflection?.on ? castersOf(template, scene) : [];
+  const echoScene = { ...scene, middle: middleOf(template, scene), at: (times: number) => sceneOf(template, width * times) }; // prettier-ignore
+  const isCasting = casting.length > 0 || template.reflection?.on === true;
+  const echoed = isCasting ? echoBands(template.borders, echoScene) : [];
+  const casters = isCasting ? castersOf(template, scene, echoed) : [];
   const standing = casters.flatMap(({ polygons }) => polygons);
   const place = stands ? mirrorOf(template.reflection, standing, scale) : null;
   // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
@@ -221,7 +228,7 @@ export function compilePlain(
             )
           : shadowMask(of, shadow, scale, window),
     }));
-  const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, scene) : null;
+  const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, scene, echoed) : null;
   const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner, box, frame: inner });
   const mixScene: MixScene = { width, height, scale, origin, corner, outline, picks, behind: scene.behind, area };
   const low = mixedBehind(template, mixScene, (window) => groundOf({ ...template, mat: NO_MAT }, null, [], roomIn(window))); // prettier-ignore
@@ -236,14 +243,13 @@ export function compilePlain(
   // What is mixed with the cutout does not see what that is laid on in the end.
   const under = top.over.length > 0 ? null : matte;
   const grounded = { mat: template.mat, backdrop: low.hasBackdrop ? null : template.backdrop };
-  const echoScene = { ...scene, others, middle: middleOf(template, scene), at: (times: number) => sceneOf(template, width * times) }; // prettier-ignore
   const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, echoScene)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
   const bandAt = (window: PixelWindow): Stack => ({
     ...cutoutIn(window),
     ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
     before: [...echoesBefore(window), ...topCoats(window)],
     shadows: shadowsOf(casters, window),
-    mirrored: place && mirrored(place, window, cutoutIn),
+    mirrored: place && mirrored(place, window, cutoutIn, [echoesBehind, echoesBefore]),
   });
   const mirror = place?.sum ?? -1;
   const plate = plateOf(width, height, mirror);

@@ -1,13 +1,12 @@
 /** Copies of bands, each a step smaller, turned or moved: drawn from one band, with the light where it is. */
 import type { Border } from '../layers';
-import { blendRow, fillPaint, fillPlaces, flatRamp, isPicked, parseColour, type Blend, type Picked } from '../paint';
+import { blendRow, fillPaint, fillPlaces, flatRamp, isPicked, parseColour, type Blend } from '../paint';
 import { coverage, softCoverage, type PixelWindow } from '../raster';
-import { after, boundsOf, inverseOf, mapPoint, stepMap, type Affine, type Polygon } from '../shape';
+import { after, boundsOf, inverseOf, mapPoint, stepMap, thinned, type Affine, type Polygon } from '../shape';
 import { bandMaker, bandOf, castOffset, shineOf, type Band, type BandScene } from './band';
 import type { Coat } from './coat';
 import { visibleBorders } from './layers';
 import { samePick } from './paints';
-import { inSteps } from './steps';
 
 /** What echoes go by: the shape's middle in pixels, and the same scene so many times as large. */
 export type EchoScene = BandScene & {
@@ -91,9 +90,8 @@ type Copy = {
   readonly opacity: number;
 };
 
-function copiesOf(border: Echoed, scene: EchoScene): Copy[] {
+function copiesOf(border: Echoed, scene: EchoScene, band: readonly Polygon[] = bandOf(border, scene)): Copy[] {
   const { echo } = border;
-  const band = bandOf(border, scene);
   return Array.from({ length: echo.count }, (_, k) => {
     const map = stepMap({ ...echo, x: echo.x * scene.scale, y: echo.y * scene.scale }, k + 1, scene.middle);
     const covers = band.map((polygon) => polygon.map((point) => mapPoint(map, point)));
@@ -112,19 +110,30 @@ function touched(polygons: readonly Polygon[], window: PixelWindow, around = 0):
   return right > left && bottom > top ? { left, top, width: right - left, height: bottom - top } : null;
 }
 
-/** One pixel over what is there, all premultiplied, 0…1. */
-function over(out: Float32Array, k: number, r: number, g: number, b: number, alpha: number): void {
+/** One pixel over what is there, all premultiplied, 0…1; `shown` of it is the photo's colour. */
+function over(
+  { data: out, shares }: Canvas,
+  k: number,
+  r: number,
+  g: number,
+  b: number,
+  alpha: number,
+  shown = 0,
+): void {
+  // prettier-ignore
   const rest = 1 - alpha;
+  if (shares) shares[k >> 2] = shown + shares[k >> 2]! * rest;
   out[k] = r + out[k]! * rest;
   out[k + 1] = g + out[k + 1]! * rest;
   out[k + 2] = b + out[k + 2]! * rest;
   out[k + 3] = alpha + out[k + 3]! * rest;
 }
 
-/** A picture in the making. */
-type Canvas = { readonly window: PixelWindow; readonly data: Float32Array };
+/** A picture in the making; of a paint that each photo gives, with how much of each pixel that is. */
+type Canvas = { readonly window: PixelWindow; readonly data: Float32Array; readonly shares: Float32Array | null };
 
-function drawShadow({ window, data }: Canvas, { covers, opacity }: Copy, border: Border, scene: EchoScene): void {
+function drawShadow(canvas: Canvas, { covers, opacity }: Copy, border: Border, scene: EchoScene): void {
+  const { window } = canvas;
   const { blur, color, opacity: strength } = border.shadow!;
   const [dx, dy] = castOffset(border, scene);
   const { r, g, b, alpha } = parseColour(color);
@@ -138,7 +147,7 @@ function drawShadow({ window, data }: Canvas, { covers, opacity }: Copy, border:
     let o = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
     for (let x = 0; x < part.width; x++, i++, o += 4) {
       const a = mask[i]! * k;
-      if (a > 0) over(data, o, r * a, g * a, b * a, a);
+      if (a > 0) over(canvas, o, r * a, g * a, b * a, a);
     }
   }
 }
@@ -163,7 +172,8 @@ function blendOn(mode: Blend, there: Float32Array, from: number, colours: Float3
     }
 }
 
-function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: Echoed, scene: EchoScene): void {
+function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, scene: EchoScene): void {
+  const { window, data, shares } = canvas;
   const part = touched(copy.covers, window);
   if (!part) return;
   const covers = coverage(copy.covers, part);
@@ -179,6 +189,8 @@ function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: 
     new Float32Array(width * 2),
     new Float32Array(width),
   ];
+  // Of a colour that each photo gives all is worked out for black and for white: both say what is added and what is left.
+  const white = shares && new Float32Array(width * 3);
   for (let y = 0; y < part.height; y++)
     for (let x = 0; x < width;) {
       const row = y * width;
@@ -201,6 +213,7 @@ function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: 
           colours[3 * n + 1]! += (into.g - colours[3 * n + 1]!) * copy.share;
           colours[3 * n + 2]! += (into.b - colours[3 * n + 2]!) * copy.share;
         }
+        if (white) for (let c = 0; c < 3; c++) white[3 * n + c] = colours[3 * n + c]! + (into ? 1 - copy.share : 1);
         if (!shine) continue;
         // The slopes turn with the copy; the light stays.
         shine.shading(found[4]! * cos - found[5]! * sin, found[4]! * sin + found[5]! * cos, pair);
@@ -208,53 +221,41 @@ function drawCopy({ window, data }: Canvas, source: Source, copy: Copy, border: 
         amounts[2 * n + 1] = pair[1]!;
       }
       shine?.lay(colours, amounts, n);
+      if (white) shine?.lay(white, amounts, n);
       let k = ((part.top + y - window.top) * window.width + part.left + first - window.left) * 4;
-      if (border.echo.blend !== 'normal') blendOn(border.echo.blend, data, k, colours, n);
+      // Of a colour that is not known yet no blend mode can be worked out.
+      if (border.echo.blend !== 'normal' && !white) blendOn(border.echo.blend, data, k, colours, n);
       for (let i = 0; i < n; i++, k += 4) {
         const a = alphas[i]!;
-        if (a > 0) over(data, k, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a);
+        if (a === 0) continue;
+        let kept = 0;
+        if (white) for (let c = 0; c < 3; c++) kept += (white[3 * i + c]! - colours[3 * i + c]!) / 3;
+        over(canvas, k, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a, kept * a);
       }
     }
 }
 
 const CLEAR = { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash: null } as const;
 
-/** Of a paint that each photo gives: a coat a copy, flat, since its colour is known only then. */
-function pickedCoats(
-  border: Echoed,
-  paint: Picked,
-  copies: readonly Copy[],
-  window: PixelWindow,
-  { picks }: EchoScene,
-): Coat[] {
-  const pick = picks.findIndex((other) => samePick(paint, other));
-  return copies.map(({ covers, opacity }) => {
-    const values = inSteps(coverage(covers, window));
-    return {
-      ...CLEAR,
-      ramp: flatRamp('#000000', border.opacity * opacity),
-      pick,
-      dash: { kind: 'field', field: { ...window, values } },
-    };
-  });
-}
-
 function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Coat[] {
   const source = sourceOf(border, scene);
   const copies = copiesOf(border, scene);
+  const { paint } = border;
+  const pick = isPicked(paint) ? scene.picks.findIndex((other) => samePick(paint, other)) : -1;
   // Each behind the one before it: the last is laid first.
   if (border.echo.lies === 'behind') copies.reverse();
   return (window) => {
     if (!source) return [];
-    if (isPicked(border.paint)) return pickedCoats(border, border.paint, copies, window, scene);
-    const canvas = { window, data: new Float32Array(window.width * window.height * 4) };
+    const size = window.width * window.height;
+    const canvas = { window, data: new Float32Array(size * 4), shares: pick < 0 ? null : new Float32Array(size) };
     for (const copy of copies) {
       if (border.shadow) drawShadow(canvas, copy, border, scene);
       drawCopy(canvas, source, copy, border, scene);
     }
     const data = new Uint8ClampedArray(canvas.data.length);
     for (let i = 0; i < data.length; i++) data[i] = canvas.data[i]! * 255;
-    return [{ ...CLEAR, pixels: { window, data, opacity: 1 } }];
+    const shares = canvas.shares && Uint8ClampedArray.from(canvas.shares, (v) => v * 255);
+    return [{ ...CLEAR, pick, pixels: { window, data, opacity: 1, ...(shares && { shares }) } }];
   };
 }
 
@@ -265,6 +266,22 @@ export function echoMaker(borders: readonly Border[], lies: 'behind' | 'before',
     .filter(({ echo }) => echo.lies === lies)
     .map((border) => coatsFor(border, scene));
   return (window: PixelWindow): Coat[] => makers.flatMap((make) => make(window));
+}
+
+/** Points that what throws a shadow may have: of more it is followed less closely. */
+const MOST_POINTS = 40_000;
+
+/** All that echoes cover, pixels, as closely as their shadow shows it. */
+export function echoBands(borders: readonly Border[], scene: EchoScene): Polygon[] {
+  return visibleBorders(borders)
+    .filter(isEchoed)
+    .flatMap((border) => {
+      let close = 0.1;
+      let band = thinned(bandOf(border, scene), close);
+      const points = () => band.reduce((sum, { length }) => sum + length, 0) * border.echo.count;
+      while (points() > MOST_POINTS && close < 8) band = thinned(band, (close *= 2));
+      return copiesOf(border, scene, band).flatMap(({ covers }) => covers);
+    });
 }
 
 /** How far echoes of bands that lie within `radius` of their middle, and the shadows of those, reach from it; 0 where there are none. Frame units. */

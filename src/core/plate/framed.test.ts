@@ -122,6 +122,32 @@ test('fifty echoes of a band that each photo colours take that colour', () => {
   expect(at(100, 45)).toEqual([0, 255, 0, 255]);
 });
 
+test('echoes throw the page’s shadow with the cutout, and the floor lies below the lowest of them', () => {
+  const echo = { count: 1, scale: 1, angle: 0, x: 0, y: 14, lies: 'behind' };
+  const own = (fields: object) => looked({ borders: [{ ...band, align: 'outside', width: 8, echo }], ...fields });
+  const shadow = { x: 9, y: 0, blur: 0, color: '#000000', opacity: 0.5 };
+  const { at } = own({ shadows: [shadow] });
+  // The square ends at 160, its band at 168, the echo at 182; to the right of the echo its shadow alone.
+  expect(at(100, 180)[3]).toBe(255);
+  expect(at(172, 171)[3]).toBe(128);
+  expect(at(172, 188)[3]).toBe(0);
+  const floor = own({ shadows: [{ kind: 'ground', x: 0, y: 0, blur: 2, depth: 6, reach: 100, opacity: 1 }] });
+  expect(floor.at(100, 183)[3]).toBeGreaterThan(100);
+});
+
+test('echoes of such a band have its relief, its shadow, and fade into another colour, as those of a plain one', () => {
+  const relief = { profile: 'round', depth: 6 };
+  const shadow = { distance: 3, blur: 4, color: '#102030', opacity: 0.6 };
+  const echo = { count: 4, scale: 0.86, angle: 7, keeps: 0.8, into: '#ff8040', lies: 'before' };
+  const own = (paint: object | string) => ({ borders: [{ width: 9, paint, relief, shadow, echo }] });
+  const picked = looked(own({ kind: 'picked' }), [[0.2, 0.6, 0.4]]);
+  const plain = looked(own('#339966'));
+  let worst = 0;
+  for (let k = 0; k < plain.out.length; k++) worst = Math.max(worst, Math.abs(picked.out[k]! - plain.out[k]!));
+  // What is added and what is left are rounded each by itself, copy over copy.
+  expect(worst).toBeLessThanOrEqual(3);
+});
+
 test('a relief on a colour out of the photo is light on that colour', () => {
   const relief = { profile: 'chamfer', depth: 8, shadeStrength: 1, highlightStrength: 1 };
   const light = { angle: 0, height: 45 };

@@ -2,6 +2,7 @@
 import type { Reflection } from '../layers';
 import type { PixelWindow } from '../raster';
 import { boundsOf, type Polygon } from '../shape';
+import { coatLayer, type Coat } from './coat';
 import { cutoutReader, type Cutout } from './cutout';
 import { ALPHA, channelsFor, MIRRORED, PHOTO } from './pixel';
 
@@ -9,6 +10,8 @@ import { ALPHA, channelsFor, MIRRORED, PHOTO } from './pixel';
 export type Mirrored = {
   /** The band of the cutout that is seen in this one, its last row first. */
   readonly cutout: Cutout;
+  /** What of it lies behind and before that: its echoes, the lowest first. */
+  readonly echoes: readonly [behind: readonly Coat[], before: readonly Coat[]];
   /** How strong it is in each row of this band, 0…1. */
   readonly strength: Float32Array;
   /** A row of the picture and the one seen in it add up to this. */
@@ -42,11 +45,14 @@ export function mirrorOf(
   };
 }
 
+type CoatsIn = (window: PixelWindow) => readonly Coat[];
+
 /** What of the mirror image lies in a window of the picture. */
 export function mirrored(
   place: MirrorPlace,
   window: PixelWindow,
   cutoutIn: (window: PixelWindow) => Cutout,
+  echoesIn: readonly [behind: CoatsIn, before: CoatsIn],
 ): Mirrored | null {
   const { sum, begin, length, opacity } = place;
   const strength = Float32Array.from({ length: window.height }, (_, i) => {
@@ -57,13 +63,18 @@ export function mirrored(
   const first = Math.max(0, sum - (window.top + window.height - 1));
   const rows = sum - window.top - first + 1;
   if (rows <= 0 || strength.every((v) => v === 0)) return null;
-  return { cutout: cutoutIn({ ...window, top: first, height: rows }), strength, sum };
+  const image = { ...window, top: first, height: rows };
+  return { cutout: cutoutIn(image), echoes: [echoesIn[0](image), echoesIn[1](image)], strength, sum };
 }
 
 /** Writes the cutout's mirror image into what lies behind; nothing where there is none. */
-export function mirrorReader({ cutout, strength, sum }: Mirrored, top: number) {
+export function mirrorReader({ cutout, echoes, strength, sum }: Mirrored, top: number) {
   const read = cutoutReader(cutout);
-  const seen = new Float64Array(channelsFor(cutout.others));
+  const channels = channelsFor(cutout.others);
+  const lay = coatLayer(cutout.width, channels);
+  const seen = new Float64Array(channels);
+  const rows = echoes.map((coats) => (coats.length === 0 ? null : new Float32Array(cutout.width * channels)));
+  const [behind, before] = rows;
   let [force, from, isThere] = [0, 0, false];
   return {
     row: (y: number) => {
@@ -71,17 +82,37 @@ export function mirrorReader({ cutout, strength, sum }: Mirrored, top: number) {
       force = strength[y]!;
       isThere = force > 0 && row >= 0 && row < cutout.height;
       from = row * cutout.width;
-      if (isThere) read.row(row);
+      if (!isThere) return;
+      read.row(row);
+      echoes.forEach((coats, side) => {
+        rows[side]?.fill(0);
+        for (const coat of coats) lay(coat, 0, cutout.top + row, cutout.width, rows[side]!);
+      });
     },
-    isIn: (x: number) => isThere && (cutout.levels[0]![from + x] !== 0 || (cutout.feather?.[from + x] ?? 0) !== 0),
+    isIn: (x: number) =>
+      isThere &&
+      (cutout.levels[0]![from + x] !== 0 ||
+        (cutout.feather?.[from + x] ?? 0) !== 0 ||
+        rows.some((row) => row !== null && row[x * channels + ALPHA] !== 0)),
     lay: (x: number, below: Float64Array) => {
       const beneath = read.at(from + x, seen);
-      for (let c = 0; c < seen.length; c++) seen[c]! *= force;
+      const at = x * channels;
+      let alpha = 1 - beneath;
+      if (behind) {
+        for (let c = 0; c < channels; c++) seen[c]! += behind[at + c]! * beneath;
+        alpha += behind[at + ALPHA]! * beneath;
+      }
+      if (before) {
+        const rest = 1 - before[at + ALPHA]!;
+        for (let c = 0; c < channels; c++) seen[c] = before[at + c]! + seen[c]! * rest;
+        alpha = before[at + ALPHA]! + alpha * rest;
+      }
+      alpha *= force;
+      for (let c = 0; c < channels; c++) seen[c]! *= force;
       seen[MIRRORED] = seen[PHOTO]!;
       seen[PHOTO] = 0;
-      const alpha = (1 - beneath) * force;
       seen[ALPHA] = alpha;
-      for (let c = 0; c < seen.length; c++) below[c] = seen[c]! + below[c]! * (1 - alpha);
+      for (let c = 0; c < channels; c++) below[c] = seen[c]! + below[c]! * (1 - alpha);
     },
   };
 }

@@ -56,3 +56,29 @@ test('the alpha is the same for every photo, and a photo with holes has them in 
   const nothing = compose(plate, { ...noise, data: holed, opaque: false });
   expect(nothing.filter((_, i) => i % 4 === 3).every((v) => v === 0)).toBe(true);
 });
+
+test.each(['behind', 'before'] as const)(
+  'echoes %s it are mirrored with it: the image begins below the lowest of them',
+  (lies) => {
+    const echo = { count: 1, scale: 1, angle: 0, x: 30, y: 10, keeps: 1, lies };
+    const borders = [{ width: 6, align: 'outside', paint: '#ff0000', join: 'miter', echo }];
+    const template = squareTemplate(SIDE, { ...tile, borders, reflection: { gap: 0, length: 1, opacity: 1 } });
+    const { at } = drawnNoise(template, SIDE);
+    // The border ends at 116, its echo at 126.
+    const line = 126;
+    for (const [x, up] of [
+      [183, 20],
+      [160, 3],
+      [100, 3],
+      [100, 30],
+      [60, 14],
+    ] as const) {
+      // prettier-ignore
+      const [above, below] = [at(x, line - 1 - up), at(x, line + up)];
+      const share = 1 - (up + 0.5) / 122;
+      expect(Math.abs(below[3]! - above[3]! * share)).toBeLessThanOrEqual(1);
+      if (below[3]! > 0) for (let c = 0; c < 3; c++) expect(Math.abs(below[c]! - above[c]!)).toBeLessThanOrEqual(1);
+    }
+    expect(at(183, line + 20)[3]).toBeGreaterThan(150);
+  },
+);
