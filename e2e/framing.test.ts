@@ -35,10 +35,11 @@ async function wideBand(page: Page): Promise<void> {
 }
 
 /** Two pins on the stage: one holds, the other is dragged. */
-async function bentByTwoPins(page: Page): Promise<void> {
+async function bentByTwoPins(page: Page, what?: string): Promise<void> {
   await page.getByRole('radio', { name: 'stage', exact: true }).click();
   await expect(page.locator('.stage-cutout[data-painted]')).toBeVisible();
   await page.getByRole('radio', { name: 'bend', exact: true }).click();
+  if (what) await page.getByLabel('What is bent').selectOption(what);
   await page.getByRole('button', { name: 'Add a pin' }).click();
   const { x, y, width, height } = (await page.locator('.stage-edge').boundingBox())!;
   await page.mouse.click(x + width * 0.5, y + height * 0.85);
@@ -89,6 +90,9 @@ test('a framing with everything is drawn alike in the preview and in the file', 
     await section(page, 'Framing').click();
     await page.getByRole('button', { name: 'Passe-partout' }).click();
     await page.getByRole('button', { name: 'relief', exact: true }).first().click();
+    await bentByTwoPins(page, 'border 2 alone');
+    await expect(page.getByText('Bent by 2 pins')).toHaveCount(0);
+    await expect(page.getByRole('group', { name: 'Border 2' }).getByText(/, bent/)).toBeVisible();
   });
   const { alphaDiffers, beyond, opaque } = compare(preview, made);
   expect(alphaDiffers).toBe(0);

@@ -257,6 +257,14 @@ describe('what was seen', () => {
         .check(seen())
         .find(({ check }) => check === 'bent');
     expect(found(1.1)).toBeUndefined();
+    const border = {
+      width: 4,
+      pins: [...pins(-0.5), { from: [0.5, 0], to: [0.5, 0] }, { from: [0.5, 1], to: [0.5, 1] }],
+    };
+    const ofBorder = bench({ rule: 'middle', size: null, gap: 'leave' }, { borders: [{ width: 3 }, border] })
+      .check(seen())
+      .find(({ check }) => check === 'bent');
+    expect(ofBorder!.message).toMatch(/^border 2 is bent/);
     expect(found(-0.5)!.message).toMatch(/^the outline is bent \d[\d.]* % of the way that its pins say: further, it would run across itself at -?\d+, -?\d+ px$/); // prettier-ignore
   });
 

@@ -1,7 +1,8 @@
-import { layerMoved, type Before, type Behind } from '../layers';
+import { layerMoved, type Before, type Behind, type Border } from '../layers';
 import { borderBand, thrownShadows } from '../plate';
 import { boundsOfOutline, type Outline, type Shape } from '../shape';
 import {
+  bandBend,
   featherReach,
   hasSlots,
   inPicture,
@@ -37,7 +38,18 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
     bottom - picture.top - picture.height,
   ];
   const grown = (by: number, x = 0, y = 0): Beyond => [shape[0] + by - x, shape[1] + by - y, shape[2] + by + x, shape[3] + by + y]; // prettier-ignore
-  const borders = template.borders.filter(({ on, width }) => on && width > 0).map((border) => borderBand(border)[0] + (border.rough && border.rough.rim !== 'inner' ? border.rough.amount : 0)); // prettier-ignore
+  const drawn = template.borders.filter(({ on, width }) => on && width > 0);
+  const reachOf = (border: Border) =>
+    borderBand(border)[0] + (border.rough && border.rough.rim !== 'inner' ? border.rough.amount : 0);
+  const borders = drawn.filter(({ pins }) => pins.length === 0).map(reachOf);
+  // A band that pins bend by itself lies along an outline of its own.
+  const bent = drawn
+    .filter(({ pins }) => pins.length > 0)
+    .map((border): Beyond => {
+      const [l, t, r, b] = boundsOfOutline(bandBend(template, border).outline);
+      const by = reachOf(border);
+      return [picture.left - l + by, picture.top - t + by, r + by - picture.left - picture.width, b + by - picture.top - picture.height]; // prettier-ignore
+    });
   const border = Math.max(0, ...borders);
   const soft = featherReach(edge);
   const rim = Math.max(soft, border);
@@ -52,7 +64,7 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
       return [l + 2 * blur, 0, r + 2 * blur, b + y + depth / 2 + 2 * blur] as const;
     });
   return [
-    { what: 'border', beyond: borders.length > 0 ? furthest([grown(Math.max(...borders))]) : NONE },
+    { what: 'border', beyond: furthest([...(borders.length > 0 ? [grown(Math.max(...borders))] : []), ...bent]) },
     { what: 'soft edge', beyond: soft > 0 ? furthest([grown(soft)]) : NONE },
     { what: 'reflection', beyond: reflection?.on && reflection.opacity > 0 ? furthest([image]) : NONE },
     { what: 'shadow', beyond: furthest(shadows) },

@@ -4,7 +4,7 @@ import { inXml } from '../metadata';
 import { borderBand, roughAt, visibleBorders } from '../plate';
 import { parseColour } from '../paint';
 import { flatten, offset, raggedPolygons, stepMap, type Polygon } from '../shape';
-import { pictureOf, templateOutline, type Template } from '../template';
+import { bandBend, pictureOf, type Template } from '../template';
 
 /** Edges are this close to the curves that they follow, frame units of a picture 1080 units wide. */
 const FINE = 0.02;
@@ -30,7 +30,7 @@ export const framingPixels = ({ borders }: Pick<Template, 'borders'>): string | 
     .find((why) => why !== null) ?? null;
 
 function bandPath(template: Template, border: Border, fine: number): string {
-  const outline = flatten(templateOutline(template), 1, fine);
+  const outline = flatten(bandBend(template, border).outline, 1, fine);
   const [outer, inner] = borderBand(border).map((distance, i) => {
     const edge = offset(outline, distance, border.join, fine);
     const rough = roughAt(border, i === 0 ? 'outer' : 'inner');

@@ -4,6 +4,7 @@ import { joinSchema } from '../shape';
 import { cast } from './cast';
 import { echo } from './echo';
 import { defineLayer, lengthSchema, lockedSchema, number, onSchema, shareSchema } from './layer';
+import { pinsSchema } from './pins';
 import { relief } from './relief';
 import { bandRough } from './rough';
 
@@ -22,6 +23,8 @@ export const border = defineLayer({
     dashFit: z.boolean().default(true),
     join: joinSchema.default('round'),
     opacity: shareSchema.default(1),
+    /** Of its own: it follows the outline as these bend it further, and lies on all borders without. */
+    pins: pinsSchema,
     relief: relief.schema.nullable().default(null),
     rough: bandRough.schema.nullable().default(null),
     shadow: cast.schema.nullable().default(null),
@@ -32,8 +35,8 @@ export const border = defineLayer({
   lengths: ['width', 'gap', 'dash'],
   parts: { relief, rough: bandRough, shadow: cast, echo },
   title: () => 'Border',
-  words: ({ width, align, dash, relief: stands, echo: copies }, unit) =>
-    `${number(width)} ${unit} ${align}${dash ? (dash[0] === 0 ? ', dotted' : ', dashed') : ''}${stands ? ', relief' : ''}${copies ? `, ${copies.count} echoes` : ''}`,
+  words: ({ width, align, dash, pins, relief: stands, echo: copies }, unit) =>
+    `${number(width)} ${unit} ${align}${dash ? (dash[0] === 0 ? ', dotted' : ', dashed') : ''}${pins.length > 0 ? ', bent' : ''}${stands ? ', relief' : ''}${copies ? `, ${copies.count} echoes` : ''}`,
   controls: {
     width: { label: 'Width', as: 'length', slider: [0, 1] },
     align: { label: 'Lies', as: 'choice', options: { inside: 'inside', centre: 'centre', outside: 'outside' } },

@@ -9,6 +9,7 @@ export { setSchema, type Control, type LayerDefinition, type LayerPart, type Roo
 export { light, type Light } from './light';
 export { mark, type Mark, type MarkForm } from './mark';
 export { mat, type Mat } from './mat';
+export { pinsSchema, type Pins } from './pins';
 export { recoloured } from './recoloured';
 export { reflection, type Reflection } from './reflection';
 export { LAYER_LISTS, type LayerList } from './registry';

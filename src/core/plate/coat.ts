@@ -25,6 +25,13 @@ export type Coat = PaintRows & {
 /** True where it is the same in every row. */
 export const isSameAllOver = ({ places, pixels, dash }: Coat): boolean => places.kind === 'flat' && !pixels && !dash;
 
+/** What both cover, of one window. */
+export function bothCover(one: Places, other: Places): Places {
+  if (one.kind !== 'field' || other.kind !== 'field') return one;
+  const values = one.field.values.map((v, k) => (v * other.field.values[k]!) / 65535 + 0.5);
+  return { kind: 'field', field: { ...one.field, values } };
+}
+
 /** Lays a coat over `n` pixels in the making, of row `y` from column `x` on. */
 export type Lay = (coat: Coat, x: number, y: number, n: number, out: Float32Array) => void;
 

@@ -2,18 +2,20 @@
 import type { Border, Light } from '../layers';
 import type { GroundPaint, PaintBox, Picked } from '../paint';
 import { bandsOf, coverage, type PixelWindow } from '../raster';
-import { difference, union, type Polygon } from '../shape';
-import { hasSlots, outputHeight, pictureOf, type Template } from '../template';
+import { difference, union, type Outline, type Polygon } from '../shape';
+import { bandBend, hasSlots, outputHeight, pictureOf, type Template } from '../template';
 import { bandOf, castMaker, coatMaker, edgeOf } from './band';
 import { photosBehind, type PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
-import { echoBands, echoMaker } from './echoes';
+import { echoBands, echoMaker, type EchoScene } from './echoes';
 import { fadeOutline, featherMask, featherSigma } from './feather';
 import { floorMask } from './floor-shadow';
+import { freeBandMaker } from './free-bands';
 import type { Ground } from './ground';
 import {
   borderBand,
+  isFree,
   thrownShadows,
   layersOf,
   picksOf,
@@ -53,24 +55,24 @@ type Scene = Sided & {
 type PictureGround = PaintGround & { readonly frame: PaintBox };
 
 /** What throws a shadow where there is no photo. */
-const bandCasters = (template: Template, scene: Scene, echoes: readonly Polygon[]): Caster[] => [
+const bandCasters = ({ borders }: Template, sceneFor: SceneFor, echoes: readonly Polygon[]): Caster[] => [
   {
-    polygons: union([...visibleBorders(template.borders).flatMap((border) => bandOf(border, scene)), ...echoes]),
+    polygons: union([...visibleBorders(borders).flatMap((border) => bandOf(border, sceneFor(border))), ...echoes]),
     sigma: 0,
   },
 ];
 
 /** What throws a shadow: the outline, the borders that reach out of it, and their echoes; a feathered photo softer than its borders. */
-function castersOf(template: Template, scene: Scene, echoes: readonly Polygon[]): Caster[] {
+function castersOf(template: Template, scene: Scene, sceneFor: SceneFor, echoes: readonly Polygon[]): Caster[] {
   const { edge } = template;
   const { outline, scale } = scene;
   const borders = visibleBorders(template.borders);
   if (edge.feather === 0) {
-    const own = borders.filter((border) => borderBand(border)[0] > 0).flatMap((b) => bandOf(b, scene));
+    const own = borders.filter((border) => isFree(border) || borderBand(border)[0] > 0).flatMap((b) => bandOf(b, sceneFor(b))); // prettier-ignore
     const bands = [...own, ...echoes];
     return [{ polygons: bands.length === 0 ? outline : union([...outline, ...bands]), sigma: 0 }];
   }
-  const bands = union([...borders.flatMap((border) => bandOf(border, scene)), ...echoes]);
+  const bands = union([...borders.flatMap((border) => bandOf(border, sceneFor(border))), ...echoes]);
   const photo = { polygons: difference(fadeOutline(outline, edge, scale), bands), sigma: featherSigma(edge) * scale };
   return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
 }
@@ -133,14 +135,33 @@ function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) =>
   };
 }
 
-/** The outline of a template in pixels of a picture so many pixels wide, and what else all layers go by. */
-function sceneOf(template: Template, width: number): Scene {
+type SceneFor = (border: Border) => EchoScene;
+
+/** The scene of each border: one with pins follows an outline of its own. */
+function sceneForBorders(template: Template, width: number, scene: Scene, middle: EchoScene['middle']): SceneFor {
+  const known = new Map<Border, EchoScene>();
+  return (border) => {
+    const made = known.get(border);
+    if (made) return made;
+    const at = (across: number) => (isFree(border) ? sceneOf(template, across, bandBend(template, border).outline) : sceneOf(template, across)); // prettier-ignore
+    const next = { ...(isFree(border) ? at(width) : scene), middle, at: (times: number) => at(width * times) };
+    known.set(border, next);
+    return next;
+  };
+}
+
+/**
+ * The outline of a template in pixels of a picture so many pixels wide, and what else all layers go by.
+ *
+ * @param outline another one than its own
+ */
+function sceneOf(template: Template, width: number, outline?: Outline): Scene {
   const picture = pictureOf(template);
   const scale = width / picture.width;
   const picks = picksOf(template);
   const behind = photosBehind(template, width);
   return {
-    ...sidedIn(template, width),
+    ...sidedIn(template, width, outline),
     scale,
     picks,
     behind,
@@ -207,10 +228,11 @@ export function compilePlain(
     .filter(({ kind }) => stands || kind !== 'ground')
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
-  const echoScene = { ...scene, middle: middleOf(template, scene), at: (times: number) => sceneOf(template, width * times) }; // prettier-ignore
+  const middle = middleOf(template, scene);
+  const sceneFor = sceneForBorders(template, width, scene, middle);
   const isCasting = casting.length > 0 || template.reflection?.on === true;
-  const echoed = isCasting ? echoBands(template.borders, echoScene) : [];
-  const casters = isCasting ? castersOf(template, scene, echoed) : [];
+  const echoed = isCasting ? echoBands(template.borders, sceneFor) : [];
+  const casters = isCasting ? castersOf(template, scene, sceneFor, echoed) : [];
   const standing = casters.flatMap(({ polygons }) => polygons);
   const place = stands ? mirrorOf(template.reflection, standing, scale) : null;
   // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
@@ -228,7 +250,7 @@ export function compilePlain(
             )
           : shadowMask(of, shadow, scale, window),
     }));
-  const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, scene, echoed) : null;
+  const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, sceneFor, echoed) : null;
   const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner, box, frame: inner });
   const mixScene: MixScene = { width, height, scale, origin, corner, outline, picks, behind: scene.behind, area };
   const low = mixedBehind(template, mixScene, (window) => groundOf({ ...template, mat: NO_MAT }, null, [], roomIn(window))); // prettier-ignore
@@ -243,14 +265,20 @@ export function compilePlain(
   // What is mixed with the cutout does not see what that is laid on in the end.
   const under = top.over.length > 0 ? null : matte;
   const grounded = { mat: template.mat, backdrop: low.hasBackdrop ? null : template.backdrop };
-  const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, echoScene)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
-  const bandAt = (window: PixelWindow): Stack => ({
-    ...cutoutIn(window),
-    ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
-    before: [...echoesBefore(window), ...topCoats(window)],
-    shadows: shadowsOf(casters, window),
-    mirrored: place && mirrored(place, window, cutoutIn, [echoesBehind, echoesBefore]),
-  });
+  const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, sceneFor)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
+  const freeBands = freeBandMaker(template.borders, sceneFor);
+  /** Bands of their own and echoes before the cutout. */
+  const onCutout = (window: PixelWindow, { levels }: Cutout) => [...freeBands(window, levels[0]!), ...echoesBefore(window)]; // prettier-ignore
+  const bandAt = (window: PixelWindow): Stack => {
+    const cutout = cutoutIn(window);
+    return {
+      ...cutout,
+      ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
+      before: [...onCutout(window, cutout), ...topCoats(window)],
+      shadows: shadowsOf(casters, window),
+      mirrored: place && mirrored(place, window, cutoutIn, [echoesBehind, onCutout]),
+    };
+  };
   const mirror = place?.sum ?? -1;
   const plate = plateOf(width, height, mirror);
   const bare = withBare ? plateOf(width, height, mirror) : null;

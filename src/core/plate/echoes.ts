@@ -14,6 +14,9 @@ export type EchoScene = BandScene & {
   readonly at: (times: number) => BandScene;
 };
 
+/** The scene of each border: one with pins has an outline of its own. */
+export type EchoSceneFor = (border: Border) => EchoScene;
+
 type Echoed = Border & { readonly echo: NonNullable<Border['echo']> };
 
 const isEchoed = (border: Border): border is Echoed => border.echo !== null;
@@ -260,11 +263,11 @@ function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Co
 }
 
 /** The echoes of all borders that lie on one side of the cutout, the lowest first. */
-export function echoMaker(borders: readonly Border[], lies: 'behind' | 'before', scene: EchoScene) {
+export function echoMaker(borders: readonly Border[], lies: 'behind' | 'before', sceneFor: EchoSceneFor) {
   const makers = visibleBorders(borders)
     .filter(isEchoed)
     .filter(({ echo }) => echo.lies === lies)
-    .map((border) => coatsFor(border, scene));
+    .map((border) => coatsFor(border, sceneFor(border)));
   return (window: PixelWindow): Coat[] => makers.flatMap((make) => make(window));
 }
 
@@ -272,10 +275,11 @@ export function echoMaker(borders: readonly Border[], lies: 'behind' | 'before',
 const MOST_POINTS = 40_000;
 
 /** All that echoes cover, pixels, as closely as their shadow shows it. */
-export function echoBands(borders: readonly Border[], scene: EchoScene): Polygon[] {
+export function echoBands(borders: readonly Border[], sceneFor: EchoSceneFor): Polygon[] {
   return visibleBorders(borders)
     .filter(isEchoed)
     .flatMap((border) => {
+      const scene = sceneFor(border);
       let close = 0.1;
       let band = thinned(bandOf(border, scene), close);
       const points = () => band.reduce((sum, { length }) => sum + length, 0) * border.echo.count;

@@ -67,6 +67,9 @@ export const thrownShadows = ({ shadows }: Pick<Template, 'shadows'>): Shadow[] 
 export const visibleBorders = (borders: readonly Border[]): Border[] =>
   borders.filter(({ on, width, opacity, paint }) => on && width > 0 && opacity > 0 && !isClear(paint));
 
+/** Borders that follow an outline of their own, and so lie on those that follow the shape's. */
+export const isFree = ({ pins }: Pick<Border, 'pins'>): boolean => pins.length > 0;
+
 /** True where a border looks the same all round. */
 const isEven = (border: Border): border is Border & { readonly paint: string } =>
   typeof border.paint === 'string' && border.dash === null && border.relief === null;
@@ -91,7 +94,7 @@ function coatsIn(borders: readonly Border[], isHere: (border: Border) => boolean
 
 /** Levels from the outermost in, with what is seen in each ring. */
 export function layersOf(template: Template): Layers {
-  const borders = visibleBorders(template.borders);
+  const borders = visibleBorders(template.borders).filter((border) => !isFree(border));
   const edges = new Map<number, Omit<Level, 'distance'>>([[0, { join: 'round', rough: null }]]);
   for (const border of borders)
     borderBand(border).forEach((distance, i) => {

@@ -10,7 +10,7 @@ import { ALPHA, channelsFor, MIRRORED, PHOTO } from './pixel';
 export type Mirrored = {
   /** The band of the cutout that is seen in this one, its last row first. */
   readonly cutout: Cutout;
-  /** What of it lies behind and before that: its echoes, the lowest first. */
+  /** What of it lies behind and before that: echoes, and bands of their own, the lowest first. */
   readonly echoes: readonly [behind: readonly Coat[], before: readonly Coat[]];
   /** How strong it is in each row of this band, 0…1. */
   readonly strength: Float32Array;
@@ -45,7 +45,7 @@ export function mirrorOf(
   };
 }
 
-type CoatsIn = (window: PixelWindow) => readonly Coat[];
+type CoatsIn = (window: PixelWindow, cutout: Cutout) => readonly Coat[];
 
 /** What of the mirror image lies in a window of the picture. */
 export function mirrored(
@@ -64,7 +64,8 @@ export function mirrored(
   const rows = sum - window.top - first + 1;
   if (rows <= 0 || strength.every((v) => v === 0)) return null;
   const image = { ...window, top: first, height: rows };
-  return { cutout: cutoutIn(image), echoes: [echoesIn[0](image), echoesIn[1](image)], strength, sum };
+  const cutout = cutoutIn(image);
+  return { cutout, echoes: [echoesIn[0](image, cutout), echoesIn[1](image, cutout)], strength, sum };
 }
 
 /** Writes the cutout's mirror image into what lies behind; nothing where there is none. */

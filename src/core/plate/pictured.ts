@@ -6,7 +6,7 @@ import { coverage, type PixelWindow } from '../raster';
 import { flatten, outlineOf, type Polygon, type Shape } from '../shape';
 import type { Template } from '../template';
 import { isBehind, photoBox } from './behind';
-import type { Coat } from './coat';
+import { bothCover, type Coat } from './coat';
 import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
 
 /** What such layers lie in: all of it, and where the frame's corner is, pixels. */
@@ -77,13 +77,6 @@ function coverIn(polygons: readonly Polygon[], window: PixelWindow): Places {
 
 const boxPolygon = ({ left, top, width, height }: PaintBox): Polygon =>
   [[left, top], [left + width, top], [left + width, top + height], [left, top + height]]; // prettier-ignore
-
-/** What both cover, of one window. */
-function bothCover(one: Places, other: Places): Places {
-  if (one.kind !== 'field' || other.kind !== 'field') return one;
-  const values = one.field.values.map((v, k) => (v * other.field.values[k]!) / 65535 + 0.5);
-  return { kind: 'field', field: { ...one.field, values } };
-}
 
 /** What is left of a coat's cover beside a shape cut out of it. */
 function without(cover: Places | null, mask: readonly Polygon[], opacity: number, window: PixelWindow): Places {

@@ -1,6 +1,6 @@
 /** Which side of the outline the photo is on: within it, or around it as around a window. */
 import type { PaintBox } from '../paint';
-import { boundsOf, flatten, type Polygon } from '../shape';
+import { boundsOf, flatten, type Outline, type Polygon } from '../shape';
 import { pictureOf, templateOutline, type Template } from '../template';
 import { boxOf } from './paints';
 
@@ -31,12 +31,16 @@ const rectangle = ([left, top, right, bottom]: readonly [number, number, number,
   [left, bottom],
 ];
 
-/** A template as it is drawn so many pixels wide. */
-export function sidedIn(template: Template, width: number): Sided {
+/**
+ * A template as it is drawn so many pixels wide.
+ *
+ * @param outline another one than its own
+ */
+export function sidedIn(template: Template, width: number, outline: Outline = templateOutline(template)): Sided {
   const picture = pictureOf(template);
   const scale = width / picture.width;
   const [x, y] = [-picture.left * scale, -picture.top * scale];
-  const flat = flatten(templateOutline(template), scale);
+  const flat = flatten(outline, scale);
   const shape = x === 0 && y === 0 ? flat : flat.map((polygon) => polygon.map(([px, py]) => [px + x, py + y] as const));
   if (template.mode === 'cutout')
     return { outline: shape, photoBox: boxOf(shape), clip: null, alongShape: (polygons) => polygons };

@@ -1,9 +1,9 @@
 /** Where in a picture a slot shows anything, and the slot as a template of that part alone. */
 import type { PixelWindow } from '../raster';
 import { boundsOf } from '../shape';
-import { outputHeight, pictureOf, scaleAt, slotTemplate, type Template } from '../template';
+import { bandBend, outputHeight, pictureOf, scaleAt, slotTemplate, type Template } from '../template';
 import { echoReach } from './echoes';
-import { borderBand, thrownShadows, visibleBorders } from './layers';
+import { borderBand, isFree, thrownShadows, visibleBorders } from './layers';
 import { sidedIn } from './sided';
 
 /** Room for rounding and for what a blur leaves beyond three standard deviations, pixels. */
@@ -30,7 +30,8 @@ function reachOf(slot: Template, width: number, height: number): readonly number
 /** The whole pixels of a picture so many pixels wide in which a slot shows anything; null where there are none. */
 function slotWindow(slot: Template, width: number): PixelWindow | null {
   const scale = scaleAt(slot, width);
-  const bounds = boundsOf(sidedIn(slot, width).outline);
+  const free = visibleBorders(slot.borders).filter(isFree).flatMap((border) => sidedIn(slot, width, bandBend(slot, border).outline).outline); // prettier-ignore
+  const bounds = boundsOf([...sidedIn(slot, width).outline, ...free]);
   if (!bounds) return null;
   const reach = reachOf(slot, (bounds[2] - bounds[0]) / scale, (bounds[3] - bounds[1]) / scale).map(
     (v) => v * scale + ROOM,

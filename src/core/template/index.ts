@@ -42,6 +42,7 @@ export { MAX_PIXELS } from './limits';
 export { MAX_OUTPUT_WIDTH } from './outputs';
 export { keptPart, type KeptPart } from './trim';
 export {
+  bandBend,
   bendOf,
   keptTemplate,
   parseTemplate,

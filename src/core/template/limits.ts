@@ -30,6 +30,9 @@ const MAX_ECHO_PIXELS = 2_000_000_000;
 /** Most pixels of all outputs together, once for each slot: each has a picture of its own, at worst as large as the whole. */
 const MAX_SLOT_PIXELS = 400_000_000;
 
+/** Most outlines that pins bend, those of borders by themselves among them: each takes long if it is intricate. */
+const MAX_BENT = 24;
+
 type Finished = Pick<TemplateDocument, 'tints' | 'shadows' | 'borders' | 'edge'>;
 
 /** A template as it counts here. */
@@ -61,6 +64,8 @@ const groundsOf = ({ backdrop, mat, behind, before }: Counted): number =>
 const mixedOf = ({ behind, before, sets }: Counted): number =>
   [...behind, ...before].reduce((sum, { on, blend, tint }) => sum + (on ? Number(blend !== 'normal') + Number(tint !== null) : 0), 0) + sets.length; // prettier-ignore
 
+const bentOf = ({ edge, borders }: Finished): number => [edge, ...borders].filter(({ pins }) => pins.length > 0).length;
+
 const copiesOf = ({ borders }: Finished): number =>
   borders.reduce((sum, { on, echo }) => sum + (on && echo ? echo.count : 0), 0);
 
@@ -72,6 +77,9 @@ export function refuseHuge(template: Counted): void {
   const finishes = [template, ...slots];
   const fields = finishes.reduce((sum, one) => sum + fieldsOf(one), groundsOf(template));
   const copies = finishes.reduce((sum, one) => sum + copiesOf(one), 0);
+  const bent = finishes.reduce((sum, one) => sum + bentOf(one), 0);
+  if (bent > MAX_BENT)
+    throw new WobrelError('template-invalid', `borders: ${bent} outlines are bent by pins, those of slots and of borders by themselves among them; the most is ${MAX_BENT}`, 'borders'); // prettier-ignore
   let together = 0;
   outputs.forEach(({ width, size, trim, format }, i) => {
     const height = outputHeight(picture, width);

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { outputSchema, ppiSchema } from './outputs';
-import { before, behind, border, caption, edgeRelief, layerSet, light, mat, reflection, rough, setSchema, shadow, tint } from '../layers'; // prettier-ignore
+import { before, behind, border, caption, edgeRelief, layerSet, light, mat, pinsSchema, reflection, rough, setSchema, shadow, tint } from '../layers'; // prettier-ignore
 import { groundPaintSchema, filtersSchema } from '../paint';
 import { shapeSchema } from '../shape';
 import { unitSchema } from './units';
@@ -23,18 +23,11 @@ export const frameSchema = z.strictObject({
   ppi: ppiSchema.default(96),
 });
 
-/** Shares of the shape's box, from its left top corner, before it is turned. */
-const pinPlace = z.tuple([z.number().min(-10).max(10), z.number().min(-10).max(10)]);
-
 const edgeSchema = z.strictObject({
   rounding: length.default(0),
   feather: length.default(0),
   featherSide: z.enum(['inside', 'centre', 'outside']).default('inside'),
-  /** Pins that bend the outline: each from its place to another; one that stays holds it there. */
-  pins: z
-    .array(z.strictObject({ from: pinPlace, to: pinPlace }))
-    .max(16)
-    .default([]),
+  pins: pinsSchema,
   /** After bending. */
   rough: rough.schema.nullable().default(null),
   /** How the photo's own edge stands under the light. */

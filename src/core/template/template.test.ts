@@ -82,6 +82,8 @@ test.each([
   [{ mat: { paint: { kind: 'picked', from: 'sky' } } }, 'mat.paint.from', /"subject"/],
   [{ reflection: { length: 0 } }, 'reflection.length', />0/],
   [{ captions: [{ at: [1] }] }, 'captions[0].at', /./],
+  [{ borders: [{ pins: [{ from: [0, 0], to: [0, 'up'] }] }] }, 'borders[0].pins[0].to[1]', /number/],
+  [{ slots: ['a', 'b'].map((name) => ({ name, shape: { kind: 'circle' }, borders: Array.from({ length: 13 }, () => ({ pins: [{ from: [0, 0], to: [0, 0] }] })) })) }, 'borders', /26 outlines are bent by pins.*the most is 24/], // prettier-ignore
   [{ before: [{ blend: 'burn' }] }, 'before[0].blend', /"multiply"/],
   [{ behind: [{ tint: { paint: 'red' } }] }, 'behind[0].tint.paint', /CSS hex/],
   [{ behind: [{ set: '' }] }, 'behind[0].set', /./],

@@ -16,6 +16,7 @@ import {
   type Shape,
   type ShapeDocument,
 } from '../shape';
+import type { Pins } from '../layers';
 import { widthFor } from './output-size';
 import { refuseHuge } from './limits';
 import { pictureOf } from './picture';
@@ -127,10 +128,10 @@ export const featherReach = (edge: Template['edge']): number =>
 type Edged = Pick<Template, 'shape' | 'edge'>;
 type Outlined = { readonly outline: Outline; readonly bend: Omit<Bent, 'outline'> };
 
-/** The pins of an edge in frame units. */
-export function pinsIn({ shape, edge }: Edged): Pin[] {
+/** Pins in frame units. */
+export function pinsIn({ shape }: Pick<Template, 'shape'>, pins: Pins): Pin[] {
   const map = boxPlaces(shape.box);
-  return edge.pins.map(({ from, to }) => ({ from: mapPoint(map, from), to: mapPoint(map, to) }));
+  return pins.map(({ from, to }) => ({ from: mapPoint(map, from), to: mapPoint(map, to) }));
 }
 
 /** Outlines of edges that take work, by the edge and the shape that they are of. */
@@ -140,7 +141,7 @@ function outlined({ shape, edge }: Edged): Outlined {
   const known = edged.get(edge)?.get(shape);
   if (known) return known;
   const rounded = roundOutline(outlineOf(shape), edge.rounding);
-  const { outline, ...bend } = bent(rounded, pinsIn({ shape, edge }));
+  const { outline, ...bend } = bent(rounded, pinsIn({ shape }, edge.pins));
   const made = { outline: edge.rough ? raggedOutline(outline, edge.rough) : outline, bend };
   if (!edged.has(edge)) edged.set(edge, new WeakMap());
   edged.get(edge)!.set(shape, made);
@@ -152,3 +153,17 @@ export const templateOutline = (template: Edged): Outline => outlined(template).
 
 /** How much of their way the pins go, and where the outline would run across itself if they went further, frame units. */
 export const bendOf = (template: Edged): Omit<Bent, 'outline'> => outlined(template).bend;
+
+/** Outlines that bands follow by themselves, by their pins and the outline that these bend. */
+const banded = new WeakMap<Pins, WeakMap<Outline, Bent>>();
+
+/** The outline that a band follows: the template's, bent by the band's own pins as far as they can go. */
+export function bandBend(template: Edged, { pins }: Pick<Template['borders'][number], 'pins'>): Bent {
+  const outline = templateOutline(template);
+  const known = banded.get(pins)?.get(outline);
+  if (known) return known;
+  const made = bent(outline, pinsIn(template, pins));
+  if (!banded.has(pins)) banded.set(pins, new WeakMap());
+  banded.get(pins)!.set(outline, made);
+  return made;
+}

@@ -1,23 +1,22 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { inverseOf, mapPoint, pinAt, boxPlaces, type Point } from '@/core/shape';
-import { bendOf, pinsIn, type Template } from '@/core/template';
+import { pinsIn, type Template } from '@/core/template';
 import type { TemplateStore } from '../template/store';
 import { arrowStep } from './keys';
+import { bendFor, MOST_PINS, pinsFor, withPins } from './pins';
+import type { Bends } from './stage-state';
 import { onScreen, type View } from './view';
 
 type PinHandlesProps = {
   readonly template: Template;
   readonly store: TemplateStore;
+  /** What is bent. */
+  readonly bends: Bends;
   readonly view: View;
   readonly pointAt: (client: readonly [number, number]) => Point;
   readonly onDrag: (active: boolean) => void;
 };
-
-type Pins = Template['edge']['pins'];
-
-/** Most pins that an edge takes. */
-export const MOST_PINS = 16;
 
 /** Shares of the shape's box, to four decimals, from a place of the frame. */
 function shareOf({ shape }: Template, place: Point): [number, number] {
@@ -26,38 +25,38 @@ function shareOf({ shape }: Template, place: Point): [number, number] {
   return [held(u), held(v)];
 }
 
-const withPins = (template: Template, pins: Pins): Template => ({ ...template, edge: { ...template.edge, pins } });
-
 /** One pin more at a place of the frame; nothing moves by it. */
-export function withPinAt(template: Template, place: Point): Template {
-  const { pins } = template.edge;
+export function withPinAt(template: Template, bends: Bends, place: Point): Template {
+  const pins = pinsFor(template, bends);
   if (pins.length >= MOST_PINS) return template;
-  const { from, to } = pinAt(pinsIn(template), place);
-  return withPins(template, [...pins, { from: shareOf(template, from), to: shareOf(template, to) }]);
+  const { from, to } = pinAt(pinsIn(template, pins), place);
+  return withPins(template, bends, [...pins, { from: shareOf(template, from), to: shareOf(template, to) }]);
 }
 
-const movedPin = (template: Template, i: number, place: Point): Template =>
+const movedPin = (template: Template, bends: Bends, i: number, place: Point): Template =>
   withPins(
     template,
-    template.edge.pins.map((pin, k) => (k === i ? { ...pin, to: shareOf(template, place) } : pin)),
+    bends,
+    pinsFor(template, bends).map((pin, k) => (k === i ? { ...pin, to: shareOf(template, place) } : pin)),
   );
 
-const withoutPin = (template: Template, i: number): Template =>
+const withoutPin = (template: Template, bends: Bends, i: number): Template =>
   withPins(
     template,
-    template.edge.pins.filter((_, k) => k !== i),
+    bends,
+    pinsFor(template, bends).filter((_, k) => k !== i),
   );
 
 /** Pins that bend the outline: put by a click, dragged, moved by arrow keys, taken out by Delete. */
-export function PinHandles({ template, store, view, pointAt, onDrag }: PinHandlesProps) {
-  const pins = pinsIn(template);
-  const { crossing } = bendOf(template);
+export function PinHandles({ template, store, bends, view, pointAt, onDrag }: PinHandlesProps) {
+  const pins = pinsIn(template, pinsFor(template, bends));
+  const { crossing } = bendFor(template, bends);
   const ring = crossing && onScreen(view, crossing);
   const bind = useDrag(
     ({ args: [i], xy, first, last, event }) => {
       event.stopPropagation();
       if (first) onDrag(true);
-      store.change((t) => movedPin(t, i as number, pointAt(xy)));
+      store.change((t) => movedPin(t, bends, i as number, pointAt(xy)));
       if (last) onDrag(false);
     },
     { pointer: { keys: false }, filterTaps: true },
@@ -68,7 +67,7 @@ export function PinHandles({ template, store, view, pointAt, onDrag }: PinHandle
         className="stage-catch"
         width={view.width}
         height={view.height}
-        onClick={(event) => store.change((t) => withPinAt(t, pointAt([event.clientX, event.clientY])))}
+        onClick={(event) => store.change((t) => withPinAt(t, bends, pointAt([event.clientX, event.clientY])))}
       />
       {ring && <circle className="stage-crossing" cx={ring[0]} cy={ring[1]} r={12} aria-hidden="true" />}
       {pins.map(({ from, to }, i) => {
@@ -87,8 +86,8 @@ export function PinHandles({ template, store, view, pointAt, onDrag }: PinHandle
               aria-label={`Pin ${i + 1}: drag it, move it with the arrow keys, or take it out with Delete`}
               onKeyDown={(event) => {
                 const step = arrowStep(event);
-                if (event.key === 'Delete' || event.key === 'Backspace') store.change((t) => withoutPin(t, i));
-                else if (step) store.change((t) => movedPin(t, i, [to[0] + step[0], to[1] + step[1]]));
+                if (event.key === 'Delete' || event.key === 'Backspace') store.change((t) => withoutPin(t, bends, i));
+                else if (step) store.change((t) => movedPin(t, bends, i, [to[0] + step[0], to[1] + step[1]]));
                 else return;
                 event.preventDefault();
               }}

@@ -1,9 +1,12 @@
 'use client';
-import { Button } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { boxPlaces, mapPoint, type Point } from '@/core/shape';
-import { bendOf, type Template } from '@/core/template';
+import { LAYER_LISTS } from '@/core/layers';
+import type { Template } from '@/core/template';
 import type { TemplateStore } from '../template/store';
-import { MOST_PINS, withPinAt } from './pin-handles';
+import { withPinAt } from './pin-handles';
+import { bendFor, MOST_PINS, pinsFor, withPins } from './pins';
+import { setStage, type Bends } from './stage-state';
 
 /** Where pins are put without a hand that says so: the middles of the box's sides, its middle, its corners. */
 const PLACES: readonly Point[] = [
@@ -18,18 +21,37 @@ const PLACES: readonly Point[] = [
   [0, 1],
 ];
 
-/** One more pin, all of them out, and whether they could go all the way. */
-export function PinTools({ template, store }: { readonly template: Template; readonly store: TemplateStore }) {
-  const { pins } = template.edge;
-  const { share } = bendOf(template);
-  const add = (t: Template) => withPinAt(t, mapPoint(boxPlaces(t.shape.box), PLACES[t.edge.pins.length % PLACES.length]!)); // prettier-ignore
+type PinToolsProps = { readonly template: Template; readonly store: TemplateStore; readonly bends: Bends };
+
+/** What is bent; one more pin, all of them out, and whether they could go all the way. */
+export function PinTools({ template, store, bends }: PinToolsProps) {
+  const pins = pinsFor(template, bends);
+  const { share } = bendFor(template, bends);
+  const add = (t: Template) => withPinAt(t, bends, mapPoint(boxPlaces(t.shape.box), PLACES[pinsFor(t, bends).length % PLACES.length]!)); // prettier-ignore
+  const { borders } = template;
   return (
     <>
+      {borders.length > 0 && (
+        <Form.Select
+          size="sm"
+          className="w-auto"
+          aria-label="What is bent"
+          value={bends}
+          onChange={({ target: { value } }) => setStage({ bends: value === 'edge' ? value : Number(value) })}
+        >
+          <option value="edge">all of it</option>
+          {borders.map((border, i) => (
+            <option key={i} value={i}>
+              {LAYER_LISTS.borders.title(border).toLowerCase()} {i + 1} alone
+            </option>
+          ))}
+        </Form.Select>
+      )}
       <Button variant="quiet" disabled={pins.length >= MOST_PINS} onClick={() => store.change(add)}>
         Add a pin
       </Button>
       {pins.length > 0 && (
-        <Button variant="quiet" onClick={() => store.change((t) => ({ ...t, edge: { ...t.edge, pins: [] } }))}>
+        <Button variant="quiet" onClick={() => store.change((t) => withPins(t, bends, []))}>
           Straight again
         </Button>
       )}

@@ -19,6 +19,9 @@ export type MiddleView = 'each' | 'stage' | 'average' | 'table';
 export type HeldLayer =
   { readonly list: LayerList; readonly i: number } | { readonly list: 'backdrop' } | { readonly list: 'mat' };
 
+/** What pins bend: the outline with all that follows it, or one of the borders by itself. */
+export type Bends = 'edge' | number;
+
 type StageState = {
   readonly view: MiddleView;
   readonly mode: StageMode;
@@ -28,6 +31,7 @@ type StageState = {
   readonly company: Company;
   /** What goes along as the shape is dragged. */
   readonly moves: Moves;
+  readonly bends: Bends;
   /** The part of a combined shape that is worked on; null for the whole. */
   readonly part: number | null;
   /** True where width and height keep their proportion. */
@@ -47,6 +51,7 @@ const BEGINNING: StageState = {
   slot: 0,
   company: 'one',
   moves: 'both',
+  bends: 'edge',
   part: null,
   locked: false,
   anchor: [0, 0],

@@ -26,6 +26,7 @@ import { LayerHandles } from './layer-handles';
 import { OtherSlots, outlinesBeside } from './other-slots';
 import { PinHandles } from './pin-handles';
 import { PinTools } from './pin-tools';
+import { bendsIn } from './pins';
 import { PointHandles, shapeOfNodes } from './point-handles';
 import { ReferenceControls } from './reference-controls';
 import { mostDifferent, SampleStrip } from './sample-strip';
@@ -42,7 +43,7 @@ const WIDEST = 1100;
 
 const HELP: Readonly<Record<StageMode, string>> = {
   shape: 'Shift keeps proportions, Alt grows from the middle, Ctrl lets go of the guides.',
-  pins: 'Click to put a pin, drag one to bend the outline; what others hold stays. Delete takes one out.',
+  pins: 'Click to put a pin, drag it; what others hold stays.',
   points: 'Drag points. Double-click the outline to add one, Delete takes one out.',
   draw: 'Click for a corner, drag for a curve, click the first point to close. Esc leaves.',
 };
@@ -104,7 +105,8 @@ const MOVES: Readonly<Record<Moves, string>> = { both: 'both', shape: 'shape', p
 /** The template at work on one photo, with the shape in the hand; sample photos below follow. */
 export function Stage({ template: whole, slot, store, photos, ground }: StageProps) {
   const template = useMemo(() => withSlotInHand(whole, slot), [whole, slot]);
-  const { mode, part, locked, layer, reference, strength, company, moves } = useStage();
+  const { mode, part, locked, layer, reference, strength, company, moves, ...stage } = useStage();
+  const bends = bendsIn(template, stage.bends);
   const { frame, shape } = template;
   const picture = pictureOf(template);
   const { ref, view, pointAt } = useView(picture);
@@ -178,7 +180,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
         />
         {tracing && <ReferenceControls hasPhoto={photo !== undefined} label="Trace over" />}
         {!tracing && slot !== null && <ReferenceControls hasPhoto={false} label="Lay out over" />}
-        {mode === 'pins' && <PinTools template={template} store={store} />}
+        {mode === 'pins' && <PinTools template={template} store={store} bends={bends} />}
         {mode === 'shape' && (
           <>
             <span className="muted small-text" aria-hidden>
@@ -238,7 +240,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
           <rect className="stage-edge" x={view.x} y={view.y} width={fw} height={fh} />
           {view.k > 0 && slot !== null && <OtherSlots template={whole} slot={slot} view={view} />}
           {view.k > 0 && mode === 'pins' && (
-            <PinHandles template={template} store={store} view={view} pointAt={pointAt} onDrag={drag} />
+            <PinHandles template={template} store={store} bends={bends} view={view} pointAt={pointAt} onDrag={drag} />
           )}
           {view.k > 0 && mode === 'shape' && (
             <ShapeHandles {...common} others={others} locked={locked} isHeld={isHeld} />
