@@ -111,7 +111,6 @@ test.each([
   [{ slots: Array.from({ length: 24 }, (_, i) => ({ name: `${i}`, ...FRONT })), outputs: [{ width: 8000 }] }, 'outputs[0].width'], // prettier-ignore
   [{ slots: [{ name: 'a', ...FRONT }], mode: 'window' }, 'mode'],
   [{ slots: [{ name: 'a', ...FRONT }], behind: [{ show: 'photo' }] }, 'behind[0].show'],
-  [{ slots: [{ name: 'a', ...FRONT }], before: [{ show: 'paint', paint: { kind: 'picked' } }] }, 'before[0].paint'],
 ])('%j is refused with the path %s', (fields, path) => {
   const { status, stderr } = rendered('refused', fields, photos);
   expect(status).toBe(2);

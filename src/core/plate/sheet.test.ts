@@ -210,3 +210,10 @@ test('what lies on top of slots is mixed with them all, as with one photo, and a
       worst = Math.max(worst, Math.abs(onWhite[k + c]! - 255 + (mixed![k + 3]! * (255 - mixed![k + c]!)) / 255));
   expect(worst).toBeLessThanOrEqual(1);
 });
+
+test('a colour on top that comes from the photos is that of the first one', () => {
+  const plate = compile(sheet({ before: [{ show: 'paint', paint: { kind: 'picked' } }] }), 300);
+  const photos = plate.sheet!.slots.map((slot, i) => slot && { pixels: noiseOn(slot.plate, i), colours: [] });
+  const out = composeSheet(plate, photos, [[1, 0.5, 0]]);
+  expect([...out.subarray(0, 4)]).toEqual([255, 128, 0, 255]);
+});
