@@ -29,7 +29,11 @@ function kept<T>(most: number, heaviest = 0, weigh: (value: T) => number = () =>
   };
 }
 
-const plates = kept<Plate>(PLATES, PIXELS, ({ width, height }) => width * height);
+/** With all pictures that it is made of. */
+const pixelsOf = ({ width, height, made, over }: Plate): number =>
+  [...made, ...over.map(({ plate }) => plate)].reduce((sum, one) => sum + pixelsOf(one), width * height);
+
+const plates = kept<Plate>(PLATES, PIXELS, pixelsOf);
 const finishes = kept<Plate['finish']>(FINISHES);
 const placers = kept<Placer>(PLACERS);
 

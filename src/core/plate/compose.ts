@@ -80,11 +80,14 @@ function borrowed(length: number): Uint8ClampedArray<ArrayBuffer> {
 }
 
 function giveBack(pixels: Uint8ClampedArray<ArrayBuffer>): void {
+  if (pixels.length > LARGEST_FREE) return;
   free.push(pixels);
   if (free.length > MOST_FREE) free.shift();
 }
 
 const MOST_FREE = 4;
+/** Larger ones are let go. */
+const LARGEST_FREE = 16_000_000;
 
 const readersOf = ({ behind }: Plate, pictures: readonly BehindPixels[]): Reader[] =>
   behind.map((layer, k) => behindReader(pictures[k]!, layer));

@@ -19,7 +19,7 @@ const MAX_PIXELS_TOGETHER = 200_000_000;
 const MAX_PHOTOS_BEHIND = 200_000_000;
 
 /** Most pixels of one output for all layers that are a picture of their own first, and for all sets. */
-const MAX_MIXED_PIXELS = 400_000_000;
+const MAX_MIXED_PIXELS = 120_000_000;
 
 /** Most pixels of all outputs together, once for each tint, ground or layer whose paint follows the edge or is a texture or a pattern, each inner shadow, and each band with relief, texture or pattern: a place is kept for each, or it takes long to look up. */
 const MAX_FIELD_PIXELS = 400_000_000;

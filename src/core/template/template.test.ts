@@ -90,7 +90,7 @@ test.each([
   [{ sets: [{ name: 'a' }, { name: 'b' }, { name: 'a' }] }, 'sets[2].name', /sets\[0\] is called a, too/],
   [{ outputs: [{ format: 'ora' }], before: [{ blend: 'exclusion' }] }, 'before[0].blend', /no exclusion/],
   [{ outputs: [{ format: 'ora' }], before: [{ set: 'a' }, { show: 'hole' }], sets: [{ name: 'a', blend: 'hue' }] }, 'before[1].through', /no hole goes through/], // prettier-ignore
-  [{ outputs: [{ width: 10_000 }], before: Array.from({ length: 5 }, () => ({ blend: 'hue' })) }, 'outputs[0].width', /5 sets, tints and blend modes of layers an output may have 80 megapixels/], // prettier-ignore
+  [{ outputs: [{ width: 10_000 }], before: Array.from({ length: 5 }, () => ({ blend: 'hue' })) }, 'outputs[0].width', /5 sets, tints and blend modes of layers an output may have 24 megapixels/], // prettier-ignore
   [{ captions: [{ fonts: 'text' }] }, 'captions[0].fonts', /unknown field/],
 ])('a paint or layer with a fault is refused by its own path: %j', (fields, at, message) => {
   const error = refusalOf(plain(fields));

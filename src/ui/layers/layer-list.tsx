@@ -8,7 +8,7 @@ import { setStage } from '../stage/stage-state';
 import type { TemplateStore } from '../template/store';
 import { LayerCard } from './layer-card';
 import { LayerForm } from './layer-form';
-import { MOST, newLayer, type LayerOf } from './lists';
+import { MOST, newLayer } from './lists';
 import { SortableLayers } from './sortable-layers';
 import { useLayerList } from './use-layer-list';
 
@@ -48,12 +48,7 @@ export function LayerList<K extends ListName>({ list, template, store, action, w
   const cards = layers.map((layer, i) => (
     <div key={i} data-layer={ids[i]} onFocus={() => setStage({ layer: { list, i } })}>
       <LayerCard
-        title={own.titleOf(i)}
-        words={definition.words(layer, template.frame.unit)}
-        on={layer.on}
-        onSwitch={(on) => own.set(i, { on } as Partial<LayerOf<K>>)}
-        locked={layer.locked}
-        onLock={(locked) => own.set(i, { locked } as Partial<LayerOf<K>>)}
+        {...own.cardOf(i)}
         onRemove={() => {
           own.remove(i);
           setOpened(null);

@@ -23,7 +23,7 @@ type LayerRowsProps<K extends ListName> = {
 /** A list of layers as lines, the uppermost first: order, eye, lock and strength; the rest of each is in its section. */
 export function LayerRows<K extends ListName>({ list, template, store, section }: LayerRowsProps<K>) {
   const own = useLayerList(list, template, store);
-  const { definition, layers } = own;
+  const { layers } = own;
   const [opened, setOpened] = useState<number | null>(null);
   if (layers.length === 0) return null;
   // Shadows are listed from the top down, as CSS does it; all others from the bottom up.
@@ -43,12 +43,7 @@ export function LayerRows<K extends ListName>({ list, template, store, section }
           <div key={i} data-layer={idOf(i)} onFocus={() => setStage({ layer: { list, i } })}>
             <LayerCard
               isLine
-              title={own.titleOf(i)}
-              words={definition.words(layer, template.frame.unit)}
-              on={layer.on}
-              onSwitch={(on) => own.set(i, { on } as Partial<LayerOf<K>>)}
-              locked={layer.locked}
-              onLock={(locked) => own.set(i, { locked } as Partial<LayerOf<K>>)}
+              {...own.cardOf(i)}
               onRemove={() => {
                 own.remove(i);
                 setOpened(null);

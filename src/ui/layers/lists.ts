@@ -98,9 +98,11 @@ export const setOf = (template: Pick<Template, 'sets'>, name: string): LayerSet 
   template.sets.find((set) => set.name === name) ?? layerSet.schema.parse({ name });
 
 /** A template with a set laid otherwise. */
-export function withSet<T extends Pick<Template, 'sets'>>(template: T, name: string, fields: Partial<LayerSet>): T {
+export function withSet(template: Template, name: string, fields: Partial<LayerSet>): Template {
   const next = { ...setOf(template, name), ...fields };
-  return { ...template, sets: [...template.sets.filter((set) => set.name !== name), next] };
+  // Those that no layer is of any more are forgotten.
+  const used = new Set(setNames(template));
+  return { ...template, sets: [...template.sets.filter((set) => set.name !== name && used.has(set.name)), next] };
 }
 
 /** A template without a set: its layers stay, each by itself. */

@@ -11,11 +11,23 @@ export function useLayerList<K extends ListName>(list: K, template: Template, st
   const layers = template[list] as readonly LayerOf<K>[];
   const change = (next: (layers: readonly LayerOf<K>[], template: Template) => readonly LayerOf<K>[]) =>
     store.change((t) => ({ ...t, [list]: next(t[list] as readonly LayerOf<K>[], t) }));
+  const set = (i: number, fields: Partial<LayerOf<K>>) => change((all) => replaced(all, i, fields));
   return {
     definition,
     layers,
-    titleOf: (i: number) => `${definition.title(layers[i]!)} ${i + 1}`,
-    set: (i: number, fields: Partial<LayerOf<K>>) => change((all) => replaced(all, i, fields)),
+    set,
+    /** What the card of one says, and its eye and lock. */
+    cardOf: (i: number) => {
+      const layer = layers[i]!;
+      return {
+        title: `${definition.title(layer)} ${i + 1}`,
+        words: definition.words(layer, template.frame.unit),
+        on: layer.on,
+        onSwitch: (on: boolean) => set(i, { on } as Partial<LayerOf<K>>),
+        locked: layer.locked,
+        onLock: (locked: boolean) => set(i, { locked } as Partial<LayerOf<K>>),
+      };
+    },
     copy: (i: number) => change((all) => doubled(all, i)),
     remove: (i: number) => change((all) => without(all, i)),
     reset: (i: number) => change((all, t) => replaced(all, i, newLayer(list, t))),
