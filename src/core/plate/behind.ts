@@ -57,7 +57,6 @@ export function photoBox(
   scale: number,
   [x, y]: readonly [number, number],
 ): PaintBox | null {
-  // prettier-ignore
   if (!place) return null;
   const corners = cornersOf(place);
   const [xs, ys] = [corners.map(([across]) => across), corners.map(([, down]) => down)];

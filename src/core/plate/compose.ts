@@ -99,7 +99,6 @@ function mixOver(
   colours: PickedColours,
   out: Uint8ClampedArray,
 ): void {
-  // prettier-ignore
   for (const layer of over) {
     const { plate } = layer;
     if (plate.runs.length === 0 && plate.over.length === 0) {

@@ -123,7 +123,6 @@ function over(
   alpha: number,
   shown = 0,
 ): void {
-  // prettier-ignore
   const rest = 1 - alpha;
   if (shares) shares[k >> 2] = shown + shares[k >> 2]! * rest;
   out[k] = r + out[k]! * rest;

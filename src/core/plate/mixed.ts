@@ -47,7 +47,6 @@ const bareStack = (
   ground: Ground,
   before: readonly Coat[],
 ): Stack => ({
-  // prettier-ignore
   width,
   height,
   top,
@@ -70,7 +69,6 @@ function plateOfCoats(
   over: readonly Overlay[],
   ground = (_: PixelWindow) => NO_GROUND,
 ): Plate {
-  // prettier-ignore
   const { width, height, scale, origin, picks, behind } = scene;
   const others = { picks: picks.length, behind: behind.length, made: made.length };
   const plate = plateOf(width, height, -1);
@@ -122,10 +120,10 @@ function keepOf(scene: MixScene, coats: MakeCoats, front: Plate, hasHoles: boole
   return Uint8Array.from({ length: whole.length / 4 }, (_, i) => whole[i * 4 + 3]! - front.blank[i * 4 + 3]!);
 }
 
-export type PicturedList = 'behind' | 'before';
+type PicturedList = 'behind' | 'before';
 
 /** A template's layers behind or before, worked out as far as they are not coats that are laid straight. */
-export function mixedIn(template: Template, list: PicturedList, scene: MixScene) {
+function mixedIn(template: Template, list: PicturedList, scene: MixScene) {
   const layers: readonly (Behind | Before)[] = template[list];
   const { picks, scale, corner, outline, area } = scene;
   const roomIn = (window: PixelWindow) => ({ picks, scale, corner, outline, area, window });
@@ -194,7 +192,6 @@ export function mixedBehind(
   scene: MixScene,
   backdropIn: (window: PixelWindow) => Ground,
 ): Omit<Mixed, 'over'> & { readonly hasBackdrop: boolean } {
-  // prettier-ignore
   const { laid, lots } = mixedIn(template, 'behind', scene);
   const highest = lots.findLastIndex(({ apart }) => apart !== null && apart.blend !== 'normal');
   if (highest < 0) return { ...laid(lots), hasBackdrop: false };

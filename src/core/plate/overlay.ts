@@ -25,7 +25,6 @@ function mixRow(
   n: number,
   { blend, opacity, isAtop }: Overlay,
 ): void {
-  // prettier-ignore
   if (rows.at.length < n) rows = rowsFor(n);
   const { below, above, at } = rows;
   for (let i = 0, q = k, s = p, b = 0, a = 0; i < n; i++, q += 4, s += 4, b += 3, a += 4) {
@@ -57,7 +56,6 @@ function pierceRow(
   n: number,
   keep: Uint8Array,
 ): void {
-  // prettier-ignore
   for (let i = 0, q = k, s = p; i < n; i++, q += 4, s += 4) {
     const kept = keep[s >> 2]!;
     if (kept === 255) continue;

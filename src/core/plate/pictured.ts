@@ -91,7 +91,6 @@ function areaOf(
   layer: Behind | Before,
   room: Room,
 ): { readonly mask: readonly Polygon[] | null; readonly area: PaintBox } {
-  // prettier-ignore
   const shape = maskOf(layer);
   const mask = shape && maskIn(shape, room);
   return { mask, area: mask ? boxOf(mask) : room.area };
@@ -105,7 +104,6 @@ export function layerTint(
   { paint, opacity }: Tint,
   room: Room,
 ): Coat {
-  // prettier-ignore
   const layer = template[list][i]!;
   const { mask, area } = areaOf(layer, room);
   const box = mask ? area : (photoBox(layer, room.scale, room.corner) ?? area);
@@ -123,7 +121,6 @@ export function picturedCoats(
   room: Room,
   only: readonly number[],
 ): Coat[] {
-  // prettier-ignore
   const layers: readonly (Behind | Before)[] = template[list];
   // Those before are numbered after those behind.
   let photos = list === 'behind' ? 0 : template.behind.filter((one) => isBehind(one) && one.show === 'photo').length;

@@ -73,7 +73,6 @@ test.each(['behind', 'before'] as const)(
       [100, 30],
       [60, 14],
     ] as const) {
-      // prettier-ignore
       const [above, below] = [at(x, line - 1 - up), at(x, line + up)];
       const share = 1 - (up + 0.5) / 122;
       expect(Math.abs(below[3]! - above[3]! * share)).toBeLessThanOrEqual(1);
