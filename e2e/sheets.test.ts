@@ -107,16 +107,18 @@ function richSheet(picture: string) {
       {
         show: 'paint',
         paint: '#24594f30',
+        blend: 'multiply',
         shape: { kind: 'circle', box: { cx: 540, cy: 500, width: 700, height: 700 } },
       },
-      { show: 'picture', picture, place: { corners: [[20, 20], [300, 60], [280, 260], [40, 240]] } }, // prettier-ignore
+      { show: 'picture', picture, place: { corners: [[20, 20], [300, 60], [280, 260], [40, 240]] }, tint: { paint: '#2050a0', blend: 'hue', opacity: 0.6 } }, // prettier-ignore
     ],
     before: [
-      { show: 'picture', picture, place: { cx: 940, cy: 940, width: 200, height: 200 }, opacity: 0.7 },
-      { show: 'paint', paint: '#b5622bcc', shape: place(540, 1020, 1080, 90) },
+      { show: 'picture', picture, place: { cx: 940, cy: 940, width: 200, height: 200 }, opacity: 0.7, set: 'Foot' },
+      { show: 'paint', paint: '#b5622bcc', shape: place(540, 1020, 1080, 90), set: 'Foot', blend: 'screen' },
       { show: 'hole', through: 'all', shape: { kind: 'circle', box: { cx: 540, cy: 500, width: 90, height: 90 } } },
-      { show: 'paint', paint: '#ffffff', shape: { kind: 'star', box: { cx: 60, cy: 60, width: 70, height: 70 } } },
+      { show: 'paint', paint: '#ffffff', blend: 'difference', shape: { kind: 'star', box: { cx: 60, cy: 60, width: 70, height: 70 } } }, // prettier-ignore
     ],
+    sets: [{ name: 'Foot', opacity: 0.9 }],
     captions: [{ text: '{photo}', at: [540, 1035], anchor: 'middle', paint: '#ffffff' }],
   };
 }
