@@ -20,7 +20,7 @@ export const before = defineLayer({
     ...againFields,
     /** As of a photo behind. */
     blur: lengthSchema.default(0),
-    /** What a hole goes through: the layer on top right below it, or everything, captions alone left out; in a set, everything of that. */
+    /** What a hole goes through: the layer on top right below it, or the set that this is of, or everything, captions alone left out; in a set, everything of that. */
     through: z.enum(['layer', 'all']).default('all'),
   }),
   lengths: ['blur'],

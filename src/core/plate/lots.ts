@@ -12,6 +12,8 @@ export type Lot = {
   readonly apart: { readonly blend: Blend; readonly opacity: number } | null;
   /** True where layers of it are mixed by themselves, as of a list of their own. */
   readonly isSet: boolean;
+  /** Holes through all that the set is. */
+  readonly cuts: readonly number[];
 };
 
 const isHole = ({ show }: Layer): boolean => show === 'hole';
@@ -46,10 +48,13 @@ export function lotsOf(
   const one = (i: number) => {
     const layer = layers[i]!;
     const last = lots.at(-1);
-    if (isApart(layer)) lots.push({ layers: [i], apart: { blend: layer.blend, opacity: 1 }, isSet: false });
-    else if (last && !last.isSet && (last.apart === null || (isCut(layer) && last.layers.at(-1) === i - 1)))
+    const isOnLast = isCut(layer) && last !== undefined && [...last.layers, ...last.cuts].at(-1) === i - 1;
+    if (isOnLast && last.isSet) lots.splice(-1, 1, { ...last, cuts: [...last.cuts, i] });
+    else if (isApart(layer))
+      lots.push({ layers: [i], apart: { blend: layer.blend, opacity: 1 }, isSet: false, cuts: [] });
+    else if (last && !last.isSet && (last.apart === null || isOnLast))
       lots.splice(-1, 1, { ...last, layers: [...last.layers, i] });
-    else lots.push({ layers: [i], apart: null, isSet: false });
+    else lots.push({ layers: [i], apart: null, isSet: false, cuts: [] });
   };
   for (let k = 0; k < places.length;) {
     const name = setAt(places[k]!);
@@ -57,8 +62,12 @@ export function lotsOf(
     while (name !== null && end < places.length && setAt(places[end]!) === name) end++;
     const own = places.slice(k, end);
     const set = sets.find((known) => known.name === name) ?? AS_IT_IS;
-    if (name === null || (set.on && isStraight(own.map((i) => layers[i]!), set))) own.forEach(one); // prettier-ignore
-    else if (set.on && set.opacity > 0) lots.push({ layers: own, apart: { blend: set.blend, opacity: set.opacity }, isSet: true }); // prettier-ignore
+    const next = layers[own.at(-1)! + 1];
+    // A hole right above a set goes through all of it.
+    const isPierced = name !== null && next !== undefined && next.set === null && isBehind(next) && isCut(next);
+    const isPlain = set.on && !isPierced && isStraight(own.map((i) => layers[i]!), set); // prettier-ignore
+    if (name === null || isPlain) own.forEach(one);
+    else if (set.on && set.opacity > 0) lots.push({ layers: own, apart: { blend: set.blend, opacity: set.opacity }, isSet: true, cuts: [] }); // prettier-ignore
     k = end;
   }
   return lots;

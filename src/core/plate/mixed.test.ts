@@ -207,6 +207,17 @@ describe('a set', () => {
     expect(drawn({ before: [one, { ...hole, set: null }] }).at(30, 30)[3]).toBe(0);
   });
 
+  test('a hole through the layer below it goes through all of a set that is that', () => {
+    const hole = { show: 'hole', through: 'layer', shape: circle };
+    for (const sets of [[], [{ name: 'mark', opacity: 0.5 }]]) {
+      const { at } = drawn({ before: [{ show: 'paint', paint: '#00ff00' }, one, two, hole], sets });
+      expect(at(30, 30)).toEqual([0, 255, 0, 255]);
+      expect(at(2, 2)[1]).toBeLessThan(200);
+    }
+    // The one below is off: there is nothing to go through.
+    expect(drawn({ before: [one, { ...two, on: false }, hole] }).at(30, 30)).toEqual([255, 0, 0, 255]);
+  });
+
   test('off, nothing of it is drawn; of layers laid straight it is no other picture than without it', () => {
     expect(drawn({ before: [one, two], sets: [{ name: 'mark', on: false }] }).out).toEqual(drawn({}).out);
     const alone = [one, two].map((layer) => ({ ...layer, set: null }));

@@ -140,10 +140,19 @@ function mixedIn(template: Template, list: PicturedList, scene: MixScene) {
     return [{ plate, blend: tint.blend, opacity: 1, isAtop: true, keep: null }];
   };
 
+  /** Holes through all that lies below them in the same picture. */
+  const holesIn = (cuts: readonly number[]): Overlay[] => {
+    if (cuts.length === 0) return [];
+    const through = layers.map((layer, i) => (cuts.includes(i) ? { ...layer, through: 'all' as const } : layer));
+    const coats: MakeCoats = (window) => picturedCoats({ ...template, [list]: through }, list, roomIn(window), cuts);
+    const plate = plateOfCoats(scene, coats, [], []);
+    return [{ plate, blend: 'normal', opacity: 1, isAtop: false, keep: keepOf(scene, coats, plate, true) }];
+  };
+
   const pictureOf = (lot: Lot): Plate => {
     if (!lot.isSet) return plateOfCoats(scene, straight(lot), [], tintOver(lot.layers[0]!));
     const { coats, made, over } = laid(lotsOf(layers, [], lot.layers));
-    return plateOfCoats(scene, coats, made, over);
+    return plateOfCoats(scene, coats, made, [...over, ...holesIn(lot.cuts)]);
   };
 
   const hasHoles = ({ layers: own }: Lot): boolean =>
