@@ -7,7 +7,7 @@ import { useDropzone } from 'react-dropzone';
 import type { BatchDetail } from '@/server/services';
 import { countBatch } from '@/core/checks';
 import { withSizes } from '@/core/placement';
-import { templateOutline, withoutFinish, withSlotInHand, withSlotPutBack, type Template } from '@/core/template';
+import { templateOutline, withoutFinish, withSlotInHand, type Template } from '@/core/template';
 import { ChecksPanel } from '../checks/checks-panel';
 import { withoutReviewed } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
@@ -26,16 +26,13 @@ import { useTransfers } from '../photos/upload';
 import { FieldsContext } from '../shared/pattern-field';
 import { useStay } from '../shared/use-stay';
 import { amount, plural } from '../shared/words';
-import { MakeEqual, type Trial } from '../template/make-equal';
-import { CentringPanel } from '../template/centring-panel';
+import { type Trial } from '../template/make-equal';
 import { SavedTemplates } from '../template/saved-templates';
 import { resetStage, useStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
-import { SlotPicker } from '../template/slot-picker';
 import { useMay } from '../people/who';
-import { FOR_VIEWERS, lockedBy, lockedStore, LocksContext, Lockable } from '../template/locks';
+import { FOR_VIEWERS, lockedBy, lockedStore, LocksContext } from '../template/locks';
 import { slotStore, useSlotInHand } from '../template/slot-store';
-import { SeenNote } from '../template/seen-note';
 import { createHistory } from '../history/history';
 import { keepHistory, recallHistory } from '../history/kept-history';
 import { TemplatePanel } from '../template/template-panel';
@@ -44,6 +41,7 @@ import { useAutosave } from '../template/use-autosave';
 import { useGround } from './ground-picker';
 import { Average } from './average';
 import { TrialNote } from './trial-note';
+import { CentreSide } from './centre-side';
 import { FilterNote } from './filter-note';
 import { arranged, type Show, type Sort } from './order';
 import { Easel } from '../easel/easel';
@@ -180,22 +178,16 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
               </>
             )}
             {step === 'centre' && (
-              <>
-                {isWhole && !trying && (
-                  <MakeEqual
-                    template={withSlotInHand(shownTemplate, slot)}
-                    placed={inHand.flatMap(({ id }) => findings.placed.get(id) ?? [])}
-                    onTry={({ words, template: next }) =>
-                      setTrial({ words, template: withSlotPutBack(template, slot, next), of: template })
-                    }
-                  />
-                )}
-                {slot !== null && <SlotPicker template={template} slot={slot} />}
-                <SeenNote template={hand} store={handStore} photos={inHand} />
-                <Lockable group="centring">
-                  <CentringPanel template={hand} store={handStore} />
-                </Lockable>
-              </>
+              <CentreSide
+                shown={shownTemplate}
+                template={template}
+                slot={slot}
+                hand={hand}
+                store={handStore}
+                photos={inHand}
+                placed={findings.placed}
+                onTry={isWhole && !trying ? (next) => setTrial({ ...next, of: template }) : null}
+              />
             )}
             {step === 'check' && (
               <ChecksPanel
