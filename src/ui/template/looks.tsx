@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { ratioOf, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { CutoutCanvas } from '../shared/cutout-canvas';
+import { groundStyle, useGround } from '../wall/ground-picker';
 
 /** Longest side of a picture, CSS pixels. */
 const SIZE = 74;
@@ -18,31 +19,38 @@ export type Look = {
   readonly onRemove?: (() => void) | undefined;
 };
 
-/** Looks side by side on one photo: a click takes one. */
-export const Looks = ({ looks, photo }: { readonly looks: readonly Look[]; readonly photo: PhotoRow }) => (
-  <div className="finishes">
-    {looks.map(({ id, name, template, onTake, onRemove }) => {
-      const ratio = ratioOf(template);
-      const width = Math.round(Math.min(SIZE, SIZE / ratio));
-      return (
-        <div key={id} className="look">
-          <button type="button" onClick={onTake}>
-            <CutoutCanvas template={template} photo={photo} width={width * 2} cssWidth={width} label="" />
-            <span>{name}</span>
-          </button>
-          {onRemove && (
-            <Button
-              variant="quiet"
-              className="look-remove"
-              aria-label={`Delete ${name}`}
-              title="delete"
-              onClick={onRemove}
-            >
-              <X size={12} aria-hidden />
-            </Button>
-          )}
-        </div>
-      );
-    })}
-  </div>
-);
+type LooksProps = { readonly looks: readonly Look[]; readonly photo: PhotoRow };
+
+/** Looks side by side on one photo, on the ground that the wall has: a click takes one. */
+export function Looks({ looks, photo }: LooksProps) {
+  const [ground] = useGround();
+  return (
+    <div className="finishes">
+      {looks.map(({ id, name, template, onTake, onRemove }) => {
+        const ratio = ratioOf(template);
+        const width = Math.round(Math.min(SIZE, SIZE / ratio));
+        return (
+          <div key={id} className="look">
+            <button type="button" onClick={onTake}>
+              <span className="look-ground ground" data-ground={ground} style={groundStyle(ground)}>
+                <CutoutCanvas template={template} photo={photo} width={width * 2} cssWidth={width} label="" />
+              </span>
+              <span>{name}</span>
+            </button>
+            {onRemove && (
+              <Button
+                variant="quiet"
+                className="look-remove"
+                aria-label={`Delete ${name}`}
+                title="delete"
+                onClick={onRemove}
+              >
+                <X size={12} aria-hidden />
+              </Button>
+            )}
+          </div>
+        );
+      })}
+    </div>
+  );
+}
