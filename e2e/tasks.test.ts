@@ -347,7 +347,7 @@ test('by keys alone: a hexagon, photos judged, and the export', async ({ page })
   await hand.keys('g', 'ArrowRight', 'l');
   await hand.keys('r');
   await expect(button(page, 'Bare')).toBeFocused();
-  await hand.keys('Tab', 'Tab', 'Tab', 'Tab', 'Tab', 'Enter');
+  await hand.keys('Tab', 'Tab', 'Tab', 'Tab', 'Tab', 'Tab', 'Enter');
   await expect(page.getByRole('searchbox', { name: 'Search shapes' })).toBeFocused();
   await hand.type('hexa');
   await hand.keys('Enter');
