@@ -28,7 +28,7 @@ import { mirrored, mirrorOf } from './mirror';
 import { paintRows, type PaintGround } from './paints';
 import type { Others } from './pixel';
 import { windowOfBoth } from './lettering';
-import { mixedBefore, mixedBehind, type MixScene } from './mixed';
+import { mixedBefore, mixedBehind, NOTHING_MIXED, type MixScene } from './mixed';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate, WithBare } from './plate';
 import { compileSheet } from './sheet';
@@ -138,7 +138,8 @@ function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) =>
 type SceneFor = (border: Border) => EchoScene;
 
 /** The scene of each border: one with pins follows an outline of its own. */
-function sceneForBorders(template: Template, width: number, scene: Scene, middle: EchoScene['middle']): SceneFor {
+function sceneForBorders(template: Template, width: number, scene: Scene): SceneFor {
+  const middle = middleOf(template, scene);
   const known = new Map<Border, EchoScene>();
   return (border) => {
     const made = known.get(border);
@@ -228,8 +229,7 @@ export function compilePlain(
     .filter(({ kind }) => stands || kind !== 'ground')
     .map((shadow) => ({ shadow, colour: withOpacity(shadow.color, shadow.opacity) }))
     .filter(({ colour }) => colour.alpha > 0);
-  const middle = middleOf(template, scene);
-  const sceneFor = sceneForBorders(template, width, scene, middle);
+  const sceneFor = sceneForBorders(template, width, scene);
   const isCasting = casting.length > 0 || template.reflection?.on === true;
   const echoed = isCasting ? echoBands(template.borders, sceneFor) : [];
   const casters = isCasting ? castersOf(template, scene, sceneFor, echoed) : [];
@@ -253,12 +253,15 @@ export function compilePlain(
   const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, sceneFor, echoed) : null;
   const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner, box, frame: inner });
   const mixScene: MixScene = { width, height, scale, origin, corner, outline, picks, behind: scene.behind, area };
-  const low = mixedBehind(template, mixScene, (window) => groundOf({ ...template, mat: NO_MAT }, null, [], roomIn(window))); // prettier-ignore
-  const top = mixedBefore(template, { ...mixScene, area: box });
-  // The pictures that what lies before shows are numbered after those behind.
-  const beyond = picks.length + scene.behind.length;
-  const topCoats = (window: PixelWindow) =>
-    top.coats(window).map((coat) => (coat.pick >= beyond ? { ...coat, pick: coat.pick + low.made.length } : coat));
+  // Of one part alone nothing else is worked out.
+  const low =
+    part === null || part === 'ground'
+      ? mixedBehind(template, mixScene, (window) => groundOf({ ...template, mat: NO_MAT }, null, [], roomIn(window)))
+      : NOTHING_MIXED;
+  const top =
+    part === null || part === 'front' || part === 'opaque front'
+      ? mixedBefore(template, { ...mixScene, area: box }, low.made.length)
+      : NOTHING_MIXED;
   const made = [...low.made, ...top.made];
   const others = { ...scene.others, made: made.length };
   const cutoutIn = cutoutMaker(template, { ...scene, others });
@@ -274,7 +277,7 @@ export function compilePlain(
     return {
       ...cutout,
       ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
-      before: [...onCutout(window, cutout), ...topCoats(window)],
+      before: [...onCutout(window, cutout), ...top.coats(window)],
       shadows: shadowsOf(casters, window),
       mirrored: place && mirrored(place, window, cutoutIn, [echoesBehind, onCutout]),
     };
@@ -296,7 +299,7 @@ export function compilePlain(
     picks,
     behind: scene.behind,
     made,
-    over: part && part !== 'front' ? [] : top.over,
+    over: top.over,
     matte: under === matte ? null : withOpacity(matte!, 1),
     finish: null,
     sheet: null,

@@ -13,6 +13,9 @@ export type Ground = {
   readonly mat: { readonly coat: Coat; readonly frame: Edges } | null;
 };
 
+export const NO_GROUND: Ground = { even: [0, 0, 0, 0], coats: [], mat: null };
+export const BLACK: Ground = { ...NO_GROUND, even: [0, 0, 0, 1] };
+
 /** How much of each pixel of a row lies between two places. */
 function covered(from: number, to: number, first: number, n: number): Float32Array {
   const out = new Float32Array(n);

@@ -7,9 +7,10 @@ import type { Template } from '../template';
 import type { PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import { composeAlone } from './compose';
-import type { Ground } from './ground';
+import { BLACK, NO_GROUND, type Ground } from './ground';
 import { windowOfBoth } from './lettering';
 import { lotsOf, type Lot } from './lots';
+import { leftBelow } from './overlay';
 import { layerTint, picturedCoats } from './pictured';
 import type { Overlay, Plate } from './plate';
 import { plateOf, type Stack } from './stack';
@@ -36,9 +37,6 @@ export type Mixed = {
   readonly made: readonly Plate[];
   readonly over: readonly Overlay[];
 };
-
-const NO_GROUND: Ground = { even: [0, 0, 0, 0], coats: [], mat: null };
-const BLACK: Ground = { ...NO_GROUND, even: [0, 0, 0, 1] };
 
 /** Rows of a picture in which no cutout is. */
 const bareStack = (
@@ -91,8 +89,12 @@ function premultiplied(data: Uint8ClampedArray): Uint8ClampedArray {
   return data;
 }
 
-/** A picture as a coat: its pixels where they are the same for every photo, else a source of its own. */
-function coatOf(picture: Plate, opacity: number, scene: MixScene, made: Plate[]): Coat {
+/**
+ * A picture as a coat: its pixels where they are the same for every photo, else a source of its own.
+ *
+ * @param first how many such sources are numbered before those in `made`
+ */
+function coatOf(picture: Plate, opacity: number, scene: MixScene, made: Plate[], first: number): Coat {
   const { width, height, picks, behind } = scene;
   const window = { left: 0, top: 0, width, height };
   const places = { kind: 'flat' } as const;
@@ -103,7 +105,7 @@ function coatOf(picture: Plate, opacity: number, scene: MixScene, made: Plate[])
   // Its alpha is the same for every photo, so any will do.
   const shown = alphasOf(picture);
   const values = Uint16Array.from({ length: width * height }, (_, i) => shown[i * 4 + 3]! * 257);
-  const pick = picks.length + behind.length + made.push(picture) - 1;
+  const pick = picks.length + behind.length + first + made.push(picture) - 1;
   return { ramp: flatRamp('#000000', opacity), places, pick, dash: { kind: 'field', field: { ...window, values } } };
 }
 
@@ -115,9 +117,7 @@ function alphasOf(picture: Plate): Uint8ClampedArray {
 /** What holes in coats leave of all that is below them; null where there are none. */
 function keepOf(scene: MixScene, coats: MakeCoats, front: Plate, hasHoles: boolean): Uint8Array | null {
   if (!hasHoles) return null;
-  // Over what is opaque, alpha is what they add and what they leave.
-  const whole = plateOfCoats(scene, coats, [], [], () => BLACK).blank;
-  return Uint8Array.from({ length: whole.length / 4 }, (_, i) => whole[i * 4 + 3]! - front.blank[i * 4 + 3]!);
+  return leftBelow(plateOfCoats(scene, coats, [], [], () => BLACK).blank, front.blank);
 }
 
 type PicturedList = 'behind' | 'before';
@@ -165,7 +165,8 @@ function mixedIn(template: Template, list: PicturedList, scene: MixScene) {
     return { plate, ...normal, keep: keepOf(scene, straight(lot), plate, hasHoles(lot)) };
   };
 
-  const laid = (lots: readonly Lot[]): Mixed => {
+  /** @param first how many sources that are made are numbered before these */
+  const laid = (lots: readonly Lot[], first = 0): Mixed => {
     const coats: MakeCoats[] = [];
     const made: Plate[] = [];
     const over: Overlay[] = [];
@@ -174,7 +175,7 @@ function mixedIn(template: Template, list: PicturedList, scene: MixScene) {
       if (over.length > 0 || (apart && apart.blend !== 'normal')) over.push(overlayOf(lot));
       else if (!apart) coats.push(straight(lot));
       else {
-        const coat = coatOf(pictureOf(lot), apart.opacity, scene, made);
+        const coat = coatOf(pictureOf(lot), apart.opacity, scene, made, first);
         coats.push(() => [coat]);
       }
     }
@@ -184,10 +185,14 @@ function mixedIn(template: Template, list: PicturedList, scene: MixScene) {
   return { laid, lots: lotsOf(layers, template.sets) };
 }
 
-/** All that lies before the cutout. */
-export function mixedBefore(template: Template, scene: MixScene): Mixed {
+/**
+ * All that lies before the cutout.
+ *
+ * @param first how many sources that are made there are behind it
+ */
+export function mixedBefore(template: Template, scene: MixScene, first: number): Mixed {
   const { laid, lots } = mixedIn(template, 'before', scene);
-  return laid(lots);
+  return laid(lots, first);
 }
 
 /**
@@ -210,15 +215,16 @@ export function mixedBehind(
     return { ...ground, coats: [...ground.coats, ...low.coats(window)] };
   });
   const made: Plate[] = [];
-  const bottom = coatOf(picture, 1, scene, made);
-  const high = laid(lots.slice(highest + 1));
-  const moved = made.length;
-  const shifted = (coat: Coat): Coat => (coat.pick >= scene.picks.length + scene.behind.length ? { ...coat, pick: coat.pick + moved } : coat); // prettier-ignore
+  const bottom = coatOf(picture, 1, scene, made, 0);
+  const high = laid(lots.slice(highest + 1), made.length);
   return {
-    coats: (window) => [bottom, ...high.coats(window).map(shifted)],
+    coats: (window) => [bottom, ...high.coats(window)],
     made: [...made, ...high.made],
     hasBackdrop: true,
   };
 }
 
 const NO_COATS: MakeCoats = () => [];
+
+/** Where nothing of it is asked for. */
+export const NOTHING_MIXED: Mixed & { readonly hasBackdrop: boolean } = { coats: NO_COATS, made: [], over: [], hasBackdrop: false }; // prettier-ignore

@@ -1,5 +1,6 @@
 /** Finished pictures mixed with what lies below them, by the blend modes of W3C Compositing 1. */
 import { blendRow, type Rgba } from '../paint';
+import { overInto } from './lay';
 import type { Overlay } from './plate';
 
 /** Rows that the loops below work in. */
@@ -67,6 +68,10 @@ function pierceRow(
   }
 }
 
+/** What a front with holes leaves of all below it, 0…255 a pixel: over what is opaque, alpha is what it adds and what it leaves. */
+export const leftBelow = (overBlack: Uint8ClampedArray, front: Uint8ClampedArray): Uint8Array =>
+  Uint8Array.from({ length: front.length / 4 }, (_, i) => overBlack[i * 4 + 3]! - front[i * 4 + 3]!);
+
 /** Lays a finished picture of the same size over another, in place. */
 export function overlay(out: Uint8ClampedArray, own: Uint8ClampedArray, layer: Overlay): void {
   const { width, height, inked } = layer.plate;
@@ -76,9 +81,11 @@ export function overlay(out: Uint8ClampedArray, own: Uint8ClampedArray, layer: O
     for (let y = 0; y < height; y++) pierceRow(out, y * width * 4, own, y * width * 4, width, keep);
     return;
   }
+  const isOver = layer.blend === 'normal' && layer.opacity === 1 && !layer.isAtop;
   for (let y = inked.top; y < inked.top + inked.height; y++) {
     const k = (y * width + inked.left) * 4;
-    mixRow(out, k, own, k, inked.width, layer);
+    if (isOver) overInto(out, k, own, k, inked.width);
+    else mixRow(out, k, own, k, inked.width, layer);
   }
 }
 

@@ -5,6 +5,7 @@ import { compose, composeSlot, finishSheet } from './compose';
 import { windowOfBoth } from './lettering';
 import { foldedSlots, layInto, rowsOf, spansOf } from './lay';
 import { withOpacity } from './layers';
+import { leftBelow } from './overlay';
 import type { PickedColours } from './photo-finish';
 import type { PhotoPixels } from './runs';
 import type { Overlay, Plate, SlotPlate, WithBare } from './plate';
@@ -34,9 +35,8 @@ function overIn(template: Template, width: number, plain: CompilePlain): Overlay
   const over = (backdrop: string | null) =>
     plain({ ...alone, backdrop, mat: { ...template.mat, paint: backdrop } }, width, null, true).bare!;
   const { over: mixed, ...plate } = over(null);
-  // Over what is opaque, alpha is what it adds and what it leaves.
-  const whole = before.some(({ on, show }) => on && show === 'hole') ? over('#000000').blank : null;
-  const keep = whole && Uint8Array.from({ length: whole.length / 4 }, (_, i) => whole[i * 4 + 3]! - plate.blank[i * 4 + 3]!); // prettier-ignore
+  const hasHoles = before.some(({ on, show }) => on && show === 'hole');
+  const keep = hasHoles ? leftBelow(over('#000000').blank, plate.blank) : null;
   return [{ plate: { ...plate, over: [] }, blend: 'normal', opacity: 1, isAtop: false, keep }, ...mixed];
 }
 

@@ -1,12 +1,9 @@
 /** Parts of a stack, each by itself: together, one over the other, they are the whole. */
-import type { Ground } from './ground';
+import { BLACK, NO_GROUND } from './ground';
 import type { Stack } from './stack';
 
 /** What lies behind; what is thrown on it; photo and borders, or the photo as if there were none; what lies before, and where that lets nothing through. */
 export type StackPart = 'ground' | 'shadow' | 'cutout' | 'photo' | 'front' | 'opaque front';
-
-const NO_GROUND: Ground = { even: [0, 0, 0, 0], coats: [], mat: null };
-const BLACK: Ground = { even: [0, 0, 0, 1], coats: [], mat: null };
 
 const withoutCutout = (stack: Stack): Stack => ({
   ...stack,

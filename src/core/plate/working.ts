@@ -1,6 +1,7 @@
 /** A template as the layers of a working file: plates that lie one over the other, each for itself. */
 import { hasSlots, type Template } from '../template';
 import { compilePart } from './compile';
+import { leftBelow } from './overlay';
 import type { Overlay, Plate, WithBare } from './plate';
 import type { StackPart } from './stack-part';
 import { withoutCutout } from './sheet';
@@ -30,8 +31,7 @@ export type WorkingParts = {
 /** What holes in the front let through: less than its own alpha leaves. */
 function keepOf(template: Template, width: number, front: Plate): Uint8Array | null {
   if (!template.before.some(({ on, show }) => on && show === 'hole')) return null;
-  const whole = compilePart(template, width, 'opaque front', false).blank;
-  return Uint8Array.from({ length: whole.length / 4 }, (_, i) => whole[i * 4 + 3]! - front.blank[i * 4 + 3]!);
+  return leftBelow(compilePart(template, width, 'opaque front', false).blank, front.blank);
 }
 
 /**

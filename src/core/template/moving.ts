@@ -18,20 +18,15 @@ const fine = (v: number): number => Math.round(Math.min(1, Math.max(0, v)) * 1e6
  * @returns the spot within its bounds: photos can't be moved out of what they show in
  */
 export function withShapeMoved<T extends Placed>(template: T, from: Placed, shape: Shape, moves: Moves): T {
-  const by = [shape.box.cx - from.shape.box.cx, shape.box.cy - from.shape.box.cy] as const;
+  if (moves === 'both' && from.mode === 'cutout') return { ...template, shape };
   const next = moves === 'photo' ? template.shape : shape;
   const [before, after] = [photoBox(from), photoBox({ ...template, shape: next })];
-  const sides = (box: typeof before) => [[box.cx, box.width], [box.cy, box.height]] as const; // prettier-ignore
-  const spot = ([x, y]: readonly [number, number]): [number, number] => {
-    const [wide, high] = [0, 1].map((axis) => {
-      const [[middle, side], [to, length]] = [sides(before)[axis]!, sides(after)[axis]!];
-      const place = ([x, y][axis]! - 0.5) * side + middle;
-      // Around a window the photo lies in the frame: moving the shape leaves it where it is.
-      const moved = moves === 'shape' || (moves === 'both' && from.mode === 'cutout') ? place : place + by[axis]!;
-      return fine((moved - to) / length + 0.5);
-    });
-    return [wide!, high!];
-  };
-  const isKept = moves === 'both' && from.mode === 'cutout';
-  return { ...template, shape: next, centring: isKept ? template.centring : { ...template.centring, at: spot(from.centring.at) } }; // prettier-ignore
+  // Around a window the photo lies in the frame: moving the shape leaves it where it is.
+  const [dx, dy] = moves !== 'shape' ? [shape.box.cx - from.shape.box.cx, shape.box.cy - from.shape.box.cy] : [0, 0];
+  const [x, y] = from.centring.at;
+  const at: [number, number] = [
+    fine((before.cx + (x - 0.5) * before.width + dx - after.cx) / after.width + 0.5),
+    fine((before.cy + (y - 0.5) * before.height + dy - after.cy) / after.height + 0.5),
+  ];
+  return { ...template, shape: next, centring: { ...template.centring, at } };
 }

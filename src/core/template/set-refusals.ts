@@ -1,10 +1,6 @@
 /** What the schema alone can't say about sets of layers, and about layers that are mixed. */
-import { WobrelError } from '../errors';
+import { refuse } from './refuse';
 import type { TemplateDocument } from './schema';
-
-const refuse = (at: string, why: string): never => {
-  throw new WobrelError('template-invalid', `${at}: ${why}`, at);
-};
 
 type Mixing = Pick<TemplateDocument, 'before' | 'sets'> & {
   readonly outputs: readonly Pick<TemplateDocument['outputs'][number], 'format'>[];

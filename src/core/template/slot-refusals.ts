@@ -1,14 +1,10 @@
 /** What the schema alone can't say about slots. */
-import { WobrelError } from '../errors';
 import { patternOf, readPattern } from '../groups';
+import { refuse } from './refuse';
 import type { TemplateDocument } from './schema';
 
 type Slotted = Pick<TemplateDocument, 'fill' | 'mode' | 'behind' | 'before'> & {
   readonly slots: readonly { readonly name: string; readonly photo: string | null }[];
-};
-
-const refuse = (at: string, why: string): never => {
-  throw new WobrelError('template-invalid', `${at}: ${why}`, at);
 };
 
 /**
