@@ -4,6 +4,7 @@ import { SetRows } from '../layers/set-rows';
 import { askFor } from '../shared/asked';
 import { Section } from '../shared/section';
 import type { Template } from '@/core/template';
+import { Greyed } from './locks';
 import type { TemplateStore } from './store';
 import { backdropPaintWords, coloursWords, layersWords, matWords } from './words';
 
@@ -12,7 +13,7 @@ type RowProps = { readonly title: string; readonly words: string; readonly secti
 /** What there always is, with the way to its section. */
 function Row({ title, words, section }: RowProps) {
   return (
-    <div className="layer layer-fixed">
+    <div className="layer">
       <button type="button" className="layer-head" onClick={() => askFor(section)}>
         <span>{title}</span>
         <span className="muted">{words}</span>
@@ -27,16 +28,30 @@ export function LayersSection({ template, store }: { readonly template: Template
   return (
     <Section title="Layers" value={layersWords(template)}>
       <div className="layer-rows">
-        <LayerRows list="captions" section="Captions" {...rows} />
-        <LayerRows list="before" section="On top" {...rows} />
-        <LayerRows list="borders" section="Borders" {...rows} />
-        <LayerRows list="tints" section="Tints" {...rows} />
+        <Greyed group="captions">
+          <LayerRows list="captions" section="Captions" {...rows} />
+        </Greyed>
+        <Greyed group="before">
+          <LayerRows list="before" section="On top" {...rows} />
+        </Greyed>
+        <Greyed group="borders">
+          <LayerRows list="borders" section="Borders" {...rows} />
+        </Greyed>
+        <Greyed group="tints">
+          <LayerRows list="tints" section="Tints" {...rows} />
+        </Greyed>
         <Row title="Photo" words={coloursWords(template)} section="Colours" />
-        <LayerRows list="shadows" section="Shadows" {...rows} />
-        <LayerRows list="behind" section="Backdrop" {...rows} />
+        <Greyed group="shadows">
+          <LayerRows list="shadows" section="Shadows" {...rows} />
+        </Greyed>
+        <Greyed group="backdrop">
+          <LayerRows list="behind" section="Backdrop" {...rows} />
+        </Greyed>
         <Row title="Backdrop" words={backdropPaintWords(template)} section="Backdrop" />
         <Row title="Mat" words={matWords(template)} section="Mat" />
-        <SetRows {...rows} />
+        <Greyed group="before">
+          <SetRows {...rows} />
+        </Greyed>
       </div>
     </Section>
   );

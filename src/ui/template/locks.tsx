@@ -45,6 +45,11 @@ export function Lockable({
   );
 }
 
+/** Controls of one part among those of others: greyed where it is locked; its own section says why. */
+export const Greyed = ({ group, children }: { readonly group: FieldGroup; readonly children: ReactNode }) => (
+  <fieldset disabled={useLocked(group)}>{children}</fieldset>
+);
+
 /** The store without what a change would do to locked parts, wherever the change comes from. */
 export const lockedStore = (store: TemplateStore, open: OpenFields): TemplateStore =>
   open === null ? store : { ...store, change: (change) => store.change((t) => withLocksKept(open, t, change(t))) };
