@@ -167,7 +167,7 @@ export const PARTS = {
   pointing: part(measurePointing, (v) =>
     Object.entries(v).map(
       ([how, p]) =>
-        `Pointing, ${how} (unseen): ${percent(p.within3)} of ${p.times} within 3 % of the box, ${percent(p.within10)} within 10 %; ready ${number(p.ready)} ms of CPU, click ${most(p.click, 100, 0)} ms`,
+        `Pointing, ${how} (unseen): ${percent(p.within3)} of ${p.times} within 3 % of the box, ${percent(p.within10)} within 10 %; ready ${number(p.ready)} ms of CPU, click ${most(p.click, 100, 0)} ms, ${percent(p.slow)} of clicks over 100; ${percent(p.larger)} of the photos in the larger picture, too`,
     ),
   ),
   faces: part(measureFaces, (v) => [

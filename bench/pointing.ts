@@ -1,9 +1,9 @@
 /** How far off what is found by one click, or by a rough box, on photos whose subjects are known and on which nothing was set. */
 import { seeded } from '../demo/generator/random';
-import { pointedAt, readied } from '../src/core/sight/busy';
-import { thingsIn } from '../src/server/looking/detector';
+import { pointedAt } from '../src/core/sight/busy';
 import { grabCut } from '../src/server/looking/grab-cut';
-import { looksOf, THINGS_SIZE } from '../src/server/looking/look-at';
+import { readied } from '../src/server/looking/point-at';
+import { closerIn, SECOND } from '../src/server/looking/salience';
 import { knownScenes, percentile } from '../src/server/sight/known-scenes';
 import { composites } from './composites';
 
@@ -18,6 +18,10 @@ export type Pointed = {
   /** ms of CPU, median: making a photo ready, and one click on it. */
   readonly ready: number;
   readonly click: number;
+  /** Clicks that took longer than 100 ms of CPU, as a share. */
+  readonly slow: number;
+  /** Photos whose rim stayed wide, so that they were looked at in the larger picture, as a share. */
+  readonly larger: number;
 };
 
 const CLICKS = 3;
@@ -42,11 +46,13 @@ async function pointedIn(
   const random = seeded(77);
   const between = (a: number, b: number) => a + (b - a) * random();
   const [misses, ready, click]: [number[], number[], number[]] = [[], [], []];
+  let larger = 0;
   for (const { known, path } of photos) {
-    const looks = await looksOf(path);
     const before = cpu();
-    const made = readied(looks, await thingsIn(looks[0], THINGS_SIZE));
+    const made = (await readied(path))!;
     ready.push(cpu() - before);
+    if (made.salience.width === SECOND) larger++;
+    const ways = { grabCut, closer: (box: Box) => closerIn(made.picture, box) };
     const [left, top, right, bottom] = known.box as [number, number, number, number];
     const [l, t, w, h] = [left / known.width, top / known.height, (right - left) / known.width, (bottom - top) / known.height]; // prettier-ignore
     for (let i = 0; i < CLICKS; i++) {
@@ -55,13 +61,23 @@ async function pointedIn(
       const [a, b, c, d] = [0, 0, 0, 0].map(() => between(-ROUGH, ROUGH)) as [number, number, number, number];
       const rough: Box = [l + a * w, t + b * h, w * (1 - a + c), h * (1 - b + d)];
       const start = cpu();
-      const found = roughly ? pointedAt(made, rough, [], grabCut) : pointedAt(made, null, [{ at, is: 'subject' }], grabCut); // prettier-ignore
+      const found = await (roughly
+        ? pointedAt(made, rough, [], ways)
+        : pointedAt(made, null, [{ at, is: 'subject' }], ways));
       click.push(cpu() - start);
       misses.push(found ? missOf([l, t, w, h], found.box, known) : Infinity);
     }
   }
   const within = (limit: number) => misses.filter((miss) => miss <= limit).length / misses.length;
-  return { times: misses.length, within3: within(0.03), within10: within(0.1), ready: percentile(ready, 0.5), click: percentile(click, 0.5) }; // prettier-ignore
+  return {
+    times: misses.length,
+    within3: within(0.03),
+    within10: within(0.1),
+    ready: percentile(ready, 0.5),
+    click: percentile(click, 0.5),
+    slow: click.filter((ms) => ms > 100).length / click.length,
+    larger: larger / photos.length,
+  };
 }
 
 export async function measurePointing(): Promise<Record<string, Pointed>> {

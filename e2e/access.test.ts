@@ -16,7 +16,7 @@ async function faultsOf(page: Page): Promise<string[]> {
 
 /** No fault that lasts: a screen that is still being put together may have one for a moment. */
 const noFaults = (page: Page, screen: string) =>
-  expect(async () => expect([screen, await faultsOf(page)]).toEqual([screen, []])).toPass({ timeout: 20_000 });
+  expect(async () => expect([screen, await faultsOf(page)]).toEqual([screen, []])).toPass({ timeout: 120_000 });
 
 const STEPS = ['Photos', 'Template', 'Centre', 'Check', 'Export'];
 

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { layOutDetector } from './detector.mjs';
+import { layOutSalience } from './salience.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -115,6 +116,7 @@ export async function buildTools() {
   layOutFonts();
   mkdirSync(`${root}dist`, { recursive: true });
   layOutDetector(`${root}dist/detector.onnx`);
+  layOutSalience(`${root}dist/salience.onnx`);
   await Promise.all([buildServer(), buildCli()]);
 }
 

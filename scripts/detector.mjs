@@ -9,7 +9,8 @@
  * its left, top, right and bottom are from there (1 × 4 × …, pixels of the picture).
  */
 import onnxProto from 'onnx-proto';
-import { existsSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
+import { layOut } from './laid-out.mjs';
 
 const { onnx } = onnxProto;
 const { AttributeProto, ModelProto, TensorProto } = onnx;
@@ -184,10 +185,5 @@ function converted() {
   }).finish();
 }
 
-/** Written where it is not, or is older than this script, 8 MB; whole or not at all. */
-export function layOutDetector(path) {
-  if (existsSync(path) && statSync(path).mtimeMs > statSync(new URL(import.meta.url)).mtimeMs) return;
-  const aside = `${path}.${process.pid}`;
-  writeFileSync(aside, converted());
-  renameSync(aside, path);
-}
+/** 8 MB. */
+export const layOutDetector = (path) => layOut(path, import.meta.url, converted);

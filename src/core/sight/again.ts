@@ -11,8 +11,8 @@ const AROUND = 1.5;
 const SIDE = 192;
 
 /** The square around a subject, in shares of the picture, that the second look is at; it may reach beyond the rim. */
-export function windowAround([l, t, w, h]: Box, { width, height }: Size): Box {
-  const side = AROUND * Math.max(w * width, h * height);
+export function windowAround([l, t, w, h]: Box, { width, height }: Size, share = AROUND): Box {
+  const side = share * Math.max(w * width, h * height);
   const [across, down] = [side / width, side / height];
   return [l + w / 2 - across / 2, t + h / 2 - down / 2, across, down];
 }

@@ -1,13 +1,13 @@
 /** The thing that a photo is of, where its ground is plain. */
-import { bodyOf, partOfBox, withoutHoles } from './body';
+import { withoutHoles } from './body';
 import { overlap } from './boxes';
 import { edgesOf } from './edges';
 import { distancesFrom, groundOf, type Ground } from './ground';
 import type { Lab, Size } from './lab';
 import { mainPart, type MainPart } from './main-part';
+import { subjectOfPixels } from './pixels';
 import { outlined, regionOf, silhouette, type Region } from './region';
 import type { FoundSubject } from './sight';
-import { smallMask } from './small-mask';
 import { trustIn } from './trust';
 
 /** Grounds of which less of the rim is alike are busy. */
@@ -25,28 +25,9 @@ const BETTER = 0.1;
 const GROUND = 2.5;
 
 /** A subject whose confidence is what it was seen with. */
-function subjectOf(
-  { pixels, box, others }: MainPart,
-  { width, height }: Size,
-  confidence: number,
-  unlike: Float32Array,
-): FoundSubject {
-  const [l, t, r, b] = box;
-  let [cx, cy] = [0, 0];
-  for (const i of pixels) {
-    cx += ((i % width) + 0.5) / pixels.length;
-    cy += (Math.floor(i / width) + 0.5) / pixels.length;
-  }
-  const own = [l / width, t / height, (r - l) / width, (b - t) / height] as const;
-  return {
-    box: own,
-    body: partOfBox(own, bodyOf(withoutHoles({ pixels, box }, unlike, GROUND, { width, height }), box, width)),
-    centroid: [cx / width, cy / height],
-    area: pixels.length / (width * height),
-    confidence,
-    mask: smallMask(pixels, box, width),
-    count: 1 + others.length,
-  };
+function subjectOf(part: MainPart, size: Size, confidence: number, unlike: Float32Array): FoundSubject {
+  const solid = withoutHoles(part, unlike, GROUND, size);
+  return { ...subjectOfPixels(part, { size, solid }), confidence, count: 1 + part.others.length };
 }
 
 /** The main thing in a region; null where nothing is left of it. */

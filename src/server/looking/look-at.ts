@@ -9,16 +9,13 @@ import {
   type Raster,
   type Sight,
 } from '../../core/sight';
-import { busySubject, readied } from '../../core/sight/busy';
+import { standingSubject } from '../../core/sight/busy';
 import { openPhoto } from '../intake/open';
 import { lookAgain } from './look-again';
 import { levelsOf, rasterOf, type Levels, type Picture } from './picture';
 
 /** Faces need twice as many pixels each way as subjects. */
 const FACE_SIZE = 2 * LOOK_SIZE;
-
-/** Things are looked for in a picture so large. */
-export const THINGS_SIZE = 384;
 
 /** A photo or its proxy at the size that faces are looked for in, or at another. */
 export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
@@ -46,10 +43,10 @@ export const isStrip = ([, , quarter]: readonly [Raster, Raster, Raster]): boole
 
 /** What a photo is of where that is not clear from its ground. */
 async function doubtful({ subject }: FirstLook, levels: Levels): Promise<FoundSubject | null> {
-  const [{ thingsIn }, { grabCut }] = await Promise.all([import('./detector'), import('./grab-cut')]);
   const looks = levels.map(rasterOf) as [Raster, Raster, Raster];
   if (isStrip(looks)) return subject;
-  return taken(subject, busySubject(readied(looks, await thingsIn(looks[0], THINGS_SIZE)), grabCut));
+  const { salienceIn } = await import('./salience');
+  return taken(subject, standingSubject(await salienceIn(looks[0], looks[1])));
 }
 
 /**

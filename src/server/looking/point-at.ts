@@ -1,21 +1,30 @@
 /** A subject that somebody points at: what is costly about a photo is done once, and kept for the next click. */
 import type { FoundSubject, Pointing } from '../../core/sight';
-import { pointedAt, readied, type Ready } from '../../core/sight/busy';
+import { pointedAt, type Ready } from '../../core/sight/busy';
 import { thingsIn } from './detector';
 import { grabCut } from './grab-cut';
-import { isStrip, looksOf, THINGS_SIZE } from './look-at';
+import { isStrip, looksOf } from './look-at';
+import { closerIn, salienceIn } from './salience';
+
+/** Things are looked for in a picture so large. */
+const THINGS_SIZE = 384;
 
 /** Photos kept ready: those before and after one that is worked on, and some that were left. */
 const KEPT = 6;
-/** Null of a strip. */
 const ready = new Map<string, Promise<Ready | null>>();
+
+/** A photo with what is costly to find out about it; null of a strip. */
+export async function readied(path: string): Promise<Ready | null> {
+  const looks = await looksOf(path);
+  if (isStrip(looks)) return null;
+  const [picture, half] = looks;
+  return { picture, salience: await salienceIn(picture, half), seen: await thingsIn(picture, THINGS_SIZE) };
+}
 
 function readyOf(path: string): Promise<Ready | null> {
   const known = ready.get(path);
   if (known) return known;
-  const made = looksOf(path).then(async (looks) =>
-    isStrip(looks) ? null : readied(looks, await thingsIn(looks[0], THINGS_SIZE)),
-  );
+  const made = readied(path);
   ready.set(path, made);
   made.catch(() => ready.delete(path));
   if (ready.size > KEPT) ready.delete(ready.keys().next().value!);
@@ -27,5 +36,5 @@ export async function pointAt(path: string, { from, told }: Pointing): Promise<F
   const known = await readyOf(path);
   if (!known) return null;
   if (!from && !told.some(({ is }) => is === 'subject')) return null;
-  return pointedAt(known, from, told, grabCut);
+  return pointedAt(known, from, told, { grabCut, closer: (box) => closerIn(known.picture, box) });
 }

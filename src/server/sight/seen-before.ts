@@ -8,12 +8,16 @@ import type { SightPool } from './pool';
 const CACHE = 'node_modules/.cache/wobrel/sights';
 
 /** All that looking goes by. */
-const SOURCES = ['src/core/sight', 'src/server/looking', 'src/server/intake'];
+const SOURCES = ['src/core/sight', 'src/server/looking', 'src/server/intake', 'scripts'];
 
 /** One sum for every source of the finder. */
 function finderSum(): string {
-  const files = SOURCES.flatMap((folder) => readdirSync(folder).map((name) => join(folder, name)));
-  const sources = files.filter((name) => /(?<!\.test)\.ts$/.test(name)).map((name) => readFileSync(name, 'utf8'));
+  const files = SOURCES.flatMap((folder) =>
+    readdirSync(folder, { recursive: true }).map((name) => join(folder, String(name))),
+  );
+  const sources = files
+    .filter((name) => /(?<!\.test)\.ts$|(detector|salience)\.mjs$/.test(name))
+    .map((name) => readFileSync(name, 'utf8'));
   return sha256Of(Buffer.from(sources.join('\0')));
 }
 

@@ -46,15 +46,15 @@ describe('subjects of 420 scenes of the demo generator, whose boxes are known', 
     ['that it was tuned on', 'busy', 131],
     ['that it was not tuned on', 'busy, unseen', 40],
   ] as const)(
-    'on busy grounds %s, centres within 0.5 %% of the shape at the median, 4 %% at the 95th percentile, sizes within 1 and 8 %%',
+    'on busy grounds %s, centres within 0.5 %% of the shape at the median, 2 %% at the 95th percentile, sizes within 1 and 5 %%',
     (_, set, count) => {
       const busy = of(set);
       expect(busy).toHaveLength(count);
       const [off, size] = [busy.map((row) => row.off), busy.map((row) => row.size)];
       expect(percentile(off, 0.5)).toBeLessThan(0.005);
-      expect(percentile(off, 0.95)).toBeLessThan(0.04);
+      expect(percentile(off, 0.95)).toBeLessThan(0.02);
       expect(percentile(size, 0.5)).toBeLessThan(0.01);
-      expect(percentile(size, 0.95)).toBeLessThan(0.08);
+      expect(percentile(size, 0.95)).toBeLessThan(0.05);
     },
   );
 
@@ -62,7 +62,7 @@ describe('subjects of 420 scenes of the demo generator, whose boxes are known', 
     const busy = [...of('busy'), ...of('busy, unseen')];
     const sure = busy.filter(({ confidence }) => confidence >= UNSURE);
     expect(sure.length / busy.length).toBeGreaterThan(0.9);
-    expect(sure.filter(({ off }) => off > 0.03).length).toBeLessThanOrEqual(4);
+    expect(sure.filter(({ off }) => off > 0.03).length).toBeLessThanOrEqual(2);
   });
 });
 
@@ -82,13 +82,13 @@ describe('a second look at 420 scenes', () => {
     );
   }, 900_000);
 
-  test('agrees with the first where that is right: on plain grounds in 95 %, on busy ones in 85 %', () => {
+  test('agrees with the first where that is right: on plain grounds in 95 %, on busy ones in 90 %', () => {
     const doubted = (plain: boolean) => {
       const right = rows.filter((row) => row.right && row.plain === plain);
       return right.filter(({ apart }) => apart).length / right.length;
     };
     expect(doubted(true)).toBeLessThan(0.05);
-    expect(doubted(false)).toBeLessThan(0.15);
+    expect(doubted(false)).toBeLessThan(0.1);
   });
 });
 

@@ -2,11 +2,12 @@
  * A thing cut out along its outline: its box is roughly known, and GrabCut (Rother, Kolmogorov
  * and Blake 2004) parts what lies in it by colour. The cutting itself is a library's.
  */
-import { overlap, type Box } from '../boxes';
+import type { Box } from '../boxes';
 import type { Raster, Size } from '../lab';
 import { opened, partsOf, type Mask, type Part as MaskPart } from '../masks';
 import type { Told } from '../pointing';
 import { partOf } from './part';
+import { maskOf, type Salience } from './salience';
 
 /** What is known of a pixel before GrabCut, by OpenCV's numbers. */
 export const GROUND = 0;
@@ -31,8 +32,6 @@ const BELIEVED = 0.15;
 export type CutOut = {
   /** In shares of the picture. */
   readonly box: Box;
-  /** How far the cut and the box that it began with are the same, 0…1. */
-  readonly agree: number;
   /** Its pixels in the part that was cut, and that part in shares of the picture. */
   readonly pixels: readonly number[];
   readonly part: Size;
@@ -45,14 +44,14 @@ const outOf = ([l, t, w, h]: Box, { width, height }: Size, [wl, wt, ww, wh]: Box
 const into = ([l, t, w, h]: Box, { width, height }: Size, [wl, wt, ww, wh]: Box): Box =>
   [((l - wl) / ww) * width, ((t - wt) / wh) * height, (w / ww) * width, (h / wh) * height]; // prettier-ignore
 
-/** What a rough box says of every pixel. */
-function knownBy([l, t, w, h]: Box, { width, height }: Size) {
+/** What a rough box says of every pixel, and in it what stands out. */
+function knownBy([l, t, w, h]: Box, { width, height }: Size, stands: (x: number, y: number) => boolean) {
   const known = new Uint8Array(width * height);
   let ground = 0;
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
       const away = Math.max(Math.abs(x + 0.5 - l - w / 2) / w, Math.abs(y + 0.5 - t - h / 2) / h) - 0.5;
-      known[i] = away > BAND ? GROUND : away > 0 ? MAYBE_GROUND : MAYBE_SUBJECT;
+      known[i] = away > BAND ? GROUND : away > 0 || !stands(x, y) ? MAYBE_GROUND : MAYBE_SUBJECT;
       if (known[i] === GROUND) ground++;
     }
   return { known, ground };
@@ -101,27 +100,47 @@ function partsTold(mask: Mask, part: Size, within: Box, told: readonly Told[]): 
   );
 }
 
-/**
- * The thing in a rough box; null where it can't be parted from what is around it.
- *
- * @param told places that are known; the first one is why this box was taken
- */
-export function cutOut(picture: Raster, box: Box, grabCut: GrabCut, told: readonly Told[] = []): CutOut | null {
+/** What is known beyond the box: places, and what stands out clearly. */
+export type Known = { readonly told?: readonly Told[]; readonly salience?: Salience | null };
+
+/** Whether a pixel of the part stands out; all of it where that is not known. */
+function standing(salience: Salience | null, part: Size, [l, t, w, h]: Box): (x: number, y: number) => boolean {
+  if (!salience) return () => true;
+  const { width, height } = salience;
+  const mask = maskOf(salience);
+  return (x, y) => {
+    const column = Math.floor((l + ((x + 0.5) / part.width) * w) * width);
+    const row = Math.floor((t + ((y + 0.5) / part.height) * h) * height);
+    return mask[row * width + column] === 1;
+  };
+}
+
+/** The thing in a rough box; null where it can't be parted from what is around it. */
+export function cutOut(
+  picture: Raster,
+  box: Box,
+  grabCut: GrabCut,
+  { told = [], salience = null }: Known = {},
+): CutOut | null {
+  // prettier-ignore
   const [l, t, w, h] = box;
   const around: Box = [l - MARGIN * w, t - MARGIN * h, w * (1 + 2 * MARGIN), h * (1 + 2 * MARGIN)];
   const { part, within } = partOf(picture, around, SIZE);
-  const { known, ground } = knownBy(into(box, part, within), part);
+  const { known, ground } = knownBy(into(box, part, within), part, standing(salience, part, within));
   tell(known, part, box, within, told);
   const mask = ground < ENOUGH ? null : grabCut(part, known, 1);
   const largest = mask && partsTold(mask, part, within, told);
   if (!largest) return null;
   const [left, top, right, bottom] = largest.box;
   const cut = outOf([left, top, right - left, bottom - top], part, within);
-  return {
-    box: told.length > 1 ? cut : believed(box, cut),
-    agree: overlap(cut, box),
-    pixels: largest.pixels,
-    part,
-    within,
-  };
+  return { box: told.length > 1 ? cut : believed(box, cut), pixels: largest.pixels, part, within };
+}
+
+/** A cut's box in whole pixels of the part that was cut. */
+export function sidesIn({ box: [l, t, w, h], part: { width, height }, within }: CutOut): MaskPart['box'] {
+  const side = (v: number, from: number, all: number, limit: number) =>
+    Math.min(limit, Math.max(0, Math.round(((v - from) / all) * limit)));
+  const [left, top] = [side(l, within[0], within[2], width), side(t, within[1], within[3], height)];
+  const right = Math.max(left + 1, side(l + w, within[0], within[2], width));
+  return [left, top, right, Math.max(top + 1, side(t + h, within[1], within[3], height))];
 }

@@ -1,6 +1,6 @@
 export { candidatesOf, STRIDE, type Candidate } from './candidates';
 export type { GrabCut } from './cut';
-export { busySubject, readied, type Ready } from './find';
 export { partOf } from './part';
-export { pointedAt } from './pointed';
+export { pointedAt, type Ready } from './pointed';
+export { rimOf, standingSubject, WIDE, type Salience } from './salience';
 export type { Raster } from '../lab';

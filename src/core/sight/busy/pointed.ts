@@ -1,10 +1,20 @@
 /** The subject that somebody points at. */
 import { overlap, type Box } from '../boxes';
-import type { FoundSubject } from '../sight';
+import type { Raster } from '../lab';
+import { grown, partsOf, type Part } from '../masks';
+import { subjectOfPixels } from '../pixels';
 import type { Told } from '../pointing';
-import { cutOut, type GrabCut } from './cut';
-import { exact, subjectOfCut, type Ready } from './find';
-import type { Ranked } from './rank';
+import type { FoundSubject } from '../sight';
+import type { Candidate } from './candidates';
+import { cutOut, sidesIn, type GrabCut } from './cut';
+import { maskOf, rimOf, WIDE, type Salience } from './salience';
+
+/** A photo with all that is costly to find out about it: what stands out there, and the things that a network saw. */
+export type Ready = {
+  readonly picture: Raster;
+  readonly salience: Salience;
+  readonly seen: readonly Candidate[];
+};
 
 /** People point near a thing's middle: spread of where they do, as a share of its extent. */
 const AIM = 0.2;
@@ -17,19 +27,53 @@ const missOf = ([l, t, w, h]: Box, [x, y]: Told['at']) =>
   Math.max(Math.abs(x - l - w / 2) / w, Math.abs(y - t - h / 2) / h);
 
 /** The box of what is meant by a place. */
-function meant({ things, seen }: Ready, at: Told['at']): Box {
-  const near = things.filter(({ box }) => missOf(box, at) < MISSED);
-  const value = ({ box, value: own }: Ranked) => own - (missOf(box, at) / AIM) ** 2 / 2;
+function meant(seen: readonly Candidate[], at: Told['at']): Box {
+  const near = seen.filter(({ box }) => missOf(box, at) < MISSED);
+  const value = ({ box, score }: Candidate) => Math.log(score / (1 - score)) - (missOf(box, at) / AIM) ** 2 / 2;
   const [best] = [...near].sort((a, b) => value(b) - value(a));
-  return best ? exact(best, near, seen).box : [at[0] - AROUND / 2, at[1] - AROUND / 2, AROUND, AROUND];
+  return best?.box ?? [at[0] - AROUND / 2, at[1] - AROUND / 2, AROUND, AROUND];
 }
 
 /** A rough box is some thing's that overlaps it as far as this. */
 const ROUGH = 0.5;
 
-function nearest({ things, seen }: Ready, box: Box): Box {
-  const [best] = [...things].sort((a, b) => overlap(b.box, box) - overlap(a.box, box));
-  return best && overlap(best.box, box) > ROUGH ? exact(best, things, seen).box : box;
+function nearest(seen: readonly Candidate[], box: Box): Box {
+  const [best] = [...seen].sort((a, b) => overlap(b.box, box) - overlap(a.box, box));
+  return best && overlap(best.box, box) > ROUGH ? best.box : box;
+}
+
+const sharesOf = ([l, t, r, b]: Part['box'], { width, height }: Salience): Box =>
+  [l / width, t / height, (r - l) / width, (b - t) / height]; // prettier-ignore
+
+/** A little more than a part's box, where its outline is to be clear: as a share of its extents on either side. */
+const BESIDE = 0.15;
+
+function isClear(salience: Salience, [l, t, r, b]: Part['box']): boolean {
+  const [across, down] = [Math.round(BESIDE * (r - l)), Math.round(BESIDE * (b - t))];
+  return rimOf(salience, [l - across, t - down, r + across, b + down]) <= WIDE;
+}
+
+/** Pixels from what stands out to a place that is told to be of it. */
+const REACH = 3;
+
+/** What stands out in a part of the picture, and where that part lies, in shares of the picture. */
+export type Closer = { readonly salience: Salience; readonly within: Box };
+
+/** A box or a place of the picture in shares of a part of it. */
+const inPart = ([x, y]: Told['at'], [l, t, w, h]: Box) => [(x - l) / w, (y - t) / h] as const;
+
+/** What stands out at a place, or in a rough box. */
+function standingAt(salience: Salience, from: Box | null, at: Told['at'] | undefined): Part | undefined {
+  const { width, height } = salience;
+  const mask = maskOf(salience);
+  const parts = partsOf(mask, salience);
+  if (from) return parts.find((part) => overlap(sharesOf(part.box, salience), from) > ROUGH);
+  if (!at) return undefined;
+  const pixel = (share: number, side: number) => Math.min(side - 1, Math.max(0, Math.floor(share * side)));
+  const place = new Uint8Array(mask.length);
+  place[pixel(at[1], height) * width + pixel(at[0], width)] = 1;
+  const near = grown(place, salience, REACH);
+  return parts.find(({ pixels }) => pixels.some((i) => near[i]));
 }
 
 /** The least box that holds a box and places. */
@@ -39,20 +83,47 @@ function holding([l, t, w, h]: Box, places: readonly Told['at'][]): Box {
   return [left, top, Math.max(l + w, ...xs) - left, Math.max(t + h, ...ys) - top];
 }
 
+/** Ways to look at a photo that are a library's or a network's. */
+export type Ways = {
+  readonly grabCut: GrabCut;
+  /** What stands out in the surroundings of a box. */
+  readonly closer: (box: Box) => Promise<Closer>;
+};
+
+/** What stands out where only the surroundings of a box are looked at. */
+async function standingIn({ closer }: Ways, box: Box, from: Box | null, at: Told['at'] | undefined) {
+  const { salience, within } = await closer(box);
+  const [left, top] = inPart([box[0], box[1]], within);
+  const [right, bottom] = inPart([box[0] + box[2], box[1] + box[3]], within);
+  const part = standingAt(salience, from && [left, top, right - left, bottom - top], at && inPart(at, within));
+  return part && subjectOfPixels(part, { size: salience, within });
+}
+
+const told = (subject: Omit<FoundSubject, 'confidence' | 'count'>): FoundSubject => ({ ...subject, confidence: 1, count: 1 }); // prettier-ignore
+
 /**
  * The thing at a place, or in a rough box, along its outline; null where it can't be parted from what is around it.
  *
  * @param from the rough box; null where the first place of the subject tells what is meant
- * @param told places that are subject, or are not; at least one of the subject where there is no box
+ * @param said places that are subject, or are not; at least one of the subject where there is no box
  */
-export function pointedAt(
-  ready: Ready,
+export async function pointedAt(
+  { picture, salience, seen }: Ready,
   from: Box | null,
-  told: readonly Told[],
-  grabCut: GrabCut,
-): FoundSubject | null {
-  const box = from ? nearest(ready, from) : meant(ready, told.find(({ is }) => is === 'subject')!.at);
-  const whole = holding(box, told.filter(({ is }) => is === 'subject').map(({ at }) => at)); // prettier-ignore
-  const cut = cutOut(ready.looks[0], whole, grabCut, told);
-  return cut && subjectOfCut(cut, 1);
+  said: readonly Told[],
+  ways: Ways,
+): Promise<FoundSubject | null> {
+  const places = said.filter(({ is }) => is === 'subject').map(({ at }) => at);
+  const part = standingAt(salience, from, places[0]);
+  const standing = part && isClear(salience, part.box) ? part : null;
+  // Only the thing itself is told yet, nothing of its parts.
+  const isFirst = said.length === (from ? 0 : 1);
+  if (standing && isFirst) return told(subjectOfPixels(standing, { size: salience }));
+  const box = standing ? sharesOf(standing.box, salience) : from ? nearest(seen, from) : meant(seen, places[0]!);
+  const closer = isFirst && (await standingIn(ways, box, from, places[0]));
+  if (closer) return told(closer);
+  const cut = cutOut(picture, holding(box, places), ways.grabCut, { told: said, salience: standing && salience });
+  if (!cut) return null;
+  const { part: size, within, pixels } = cut;
+  return told(subjectOfPixels({ pixels, box: sidesIn(cut) }, { size, within }));
 }

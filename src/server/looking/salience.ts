@@ -1,0 +1,44 @@
+/** What stands out in a photo on a busy ground, as a network sees it (scripts/salience.mjs), run by ONNX Runtime. */
+import { Tensor } from 'onnxruntime-node';
+import { windowAround } from '../../core/sight';
+import { partOf, rimOf, WIDE, type Raster, type Salience } from '../../core/sight/busy';
+import { made } from './network';
+
+const network = made('salience');
+
+/** Sides of the square that the network sees; a photo whose rim is wide in the first is looked at in the second, which takes twice as long. */
+const FIRST = 224;
+export const SECOND = 320;
+
+/** Means and spreads of red, green and blue that it was taught with (those of ImageNet). */
+const MEAN = [0.485, 0.456, 0.406] as const;
+const SPREAD = [0.229, 0.224, 0.225] as const;
+
+type Box = readonly [left: number, top: number, width: number, height: number];
+
+/** A part of a picture drawn into a square, its brightest value as white. */
+async function seenIn(picture: Raster, side: number, box: Box = [0, 0, 1, 1]) {
+  const { part, within } = partOf(picture, box, { width: side, height: side });
+  const n = side * side;
+  let white = 1;
+  for (const v of part.rgb) if (v > white) white = v;
+  const planes = new Float32Array(3 * n);
+  for (let i = 0, k = 0; i < n; i++)
+    for (let c = 0; c < 3; c++, k++) planes[c * n + i] = (part.rgb[k]! / white - MEAN[c]!) / SPREAD[c]!;
+  const { salience } = await (await network()).run({ picture: new Tensor('float32', planes, [1, 3, side, side]) });
+  const map: Salience = { values: salience!.data as Float32Array, width: side, height: side };
+  return { salience: map, within };
+}
+
+/** Of a photo in a picture of 512 pixels, and half of that. */
+export async function salienceIn(whole: Raster, half: Raster): Promise<Salience> {
+  const { salience } = await seenIn(half, FIRST);
+  return rimOf(salience) <= WIDE ? salience : (await seenIn(whole, SECOND)).salience;
+}
+
+/** What is looked at of a thing's surroundings, as a share of its longer side; more, or fewer pixels, found fewer things. */
+const AROUND = 1.4;
+const CLOSER = 160;
+
+/** Of the surroundings of a box alone. */
+export const closerIn = (whole: Raster, box: Box) => seenIn(whole, CLOSER, windowAround(box, whole, AROUND));
