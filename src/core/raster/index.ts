@@ -7,3 +7,4 @@ export { softCoverage } from './soft-coverage';
 export { alongField, dashField, dashPolygons, type Line } from './along';
 export { depthField } from './distance';
 export { besideOutline, type Beside } from './beside';
+export { createMean } from './mean';

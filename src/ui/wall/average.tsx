@@ -1,31 +1,22 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useMemo } from 'react';
 import { photoBox, pictureOf, ratioOf, slotTemplates, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
-import { previewPool } from '../shared/preview';
 import { amount, plural } from '../shared/words';
 import { Guides } from './guides';
 import { groundStyle, type Ground } from './ground-picker';
+import { useAverage, WIDTH } from './use-average';
 
-/** Width of the averaged picture, pixels. */
-const WIDTH = 420;
-/** Of more cutouts than this, each is drawn half as large: the mean of many is soft anyway, and four times as quick. */
-const MANY = 300;
-/** Cutouts drawn at a time. */
-const CHUNK = 16;
+type DotsProps = { readonly photos: readonly PhotoRow[]; readonly findings: PhotoFindings; readonly radius: number };
 
-/** Sums of premultiplied pixels, turned into their mean as straight RGBA. */
-function meanOf(sums: Float64Array, n: number): Uint8ClampedArray<ArrayBuffer> {
-  const out = new Uint8ClampedArray(sums.length);
-  for (let k = 0; k < sums.length; k += 4) {
-    const alpha = sums[k + 3]!;
-    if (alpha === 0) continue;
-    for (let c = 0; c < 3; c++) out[k + c] = (sums[k + c]! / alpha) * 255;
-    out[k + 3] = alpha / n;
-  }
-  return out;
-}
+/** Each subject's centre: drawn once, however often a few cutouts more are averaged. */
+const Dots = memo(function Dots({ photos, findings, radius }: DotsProps) {
+  return photos.map(({ id }) => {
+    const subject = findings.placed.get(id)?.subject;
+    return subject && <circle key={id} className="dot" cx={subject.x} cy={subject.y} r={radius} />;
+  });
+});
 
 type AverageProps = {
   readonly template: Template;
@@ -36,46 +27,8 @@ type AverageProps = {
 
 /** All cutouts averaged into one picture: what sits alike stays sharp. Starts anew with every change of the template. */
 export function Average({ template, photos, findings, ground }: AverageProps) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const [done, setDone] = useState(0);
-  const taken = photos.filter(({ review }) => review !== 'out');
-  const key = taken.map(({ id }) => id).join();
-  const wanted = useRef(taken);
-  useEffect(() => {
-    wanted.current = taken;
-  });
-  useEffect(() => {
-    let current = true;
-    const run = async () => {
-      const list = wanted.current;
-      let sums: Float64Array | null = null;
-      let n = 0;
-      const size = list.length > MANY ? WIDTH / 2 : WIDTH;
-      for (let i = 0; i < list.length && current; i += CHUNK) {
-        for (const drawn of await previewPool().draw(template, size, list.slice(i, i + CHUNK))) {
-          if (!('pixels' in drawn)) continue;
-          const { pixels, width, height } = drawn;
-          sums ??= new Float64Array(pixels.length);
-          for (let k = 0; k < pixels.length; k += 4) {
-            const alpha = pixels[k + 3]!;
-            for (let c = 0; c < 3; c++) sums[k + c]! += (pixels[k + c]! * alpha) / 255;
-            sums[k + 3]! += alpha;
-          }
-          n++;
-          if (canvas.current && canvas.current.width !== width) Object.assign(canvas.current, { width, height });
-        }
-        if (!current || !sums || !canvas.current) return;
-        const { width, height } = canvas.current;
-        canvas.current.getContext('2d')!.putImageData(new ImageData(meanOf(sums, n), width, height), 0, 0);
-        canvas.current.dataset.averaged = String(n);
-        setDone(n);
-      }
-    };
-    void run();
-    return () => {
-      current = false;
-    };
-  }, [template, key]);
+  const taken = useMemo(() => photos.filter(({ review }) => review !== 'out'), [photos]);
+  const { canvas, done } = useAverage(template, taken);
   const ratio = ratioOf(template);
   const { left, top, width: across, height: down } = pictureOf(template);
   const room = photoBox(template);
@@ -89,10 +42,7 @@ export function Average({ template, photos, findings, ground }: AverageProps) {
             <Guides key={slot} template={one} placed={undefined} />
           ))}
           <svg className="guides" viewBox={`${left} ${top} ${across} ${down}`} aria-hidden>
-            {taken.map(({ id }) => {
-              const subject = findings.placed.get(id)?.subject;
-              return subject && <circle key={id} className="dot" cx={subject.x} cy={subject.y} r={0.006 * side} />;
-            })}
+            <Dots photos={taken} findings={findings} radius={0.006 * side} />
           </svg>
         </div>
         <figcaption>
