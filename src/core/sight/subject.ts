@@ -57,6 +57,8 @@ const floorOf = ({ noise }: Ground) => Math.max(FLOOR, 2 * noise);
 /** A ground more uneven than this (ΔE*ab), or a subject trusted less, may be a busy photo that is taken for a plain one. */
 const [EVEN, TRUSTED] = [1.5, 0.9];
 
+const isEven = ({ plain, noise }: Ground) => plain >= PLAIN && noise <= EVEN;
+
 export type Plain = {
   readonly ground: Ground;
   /** Null where the ground is busy, or nothing is unlike it. */
@@ -69,17 +71,17 @@ export type Plain = {
 export function plainSubject(lab: Lab): Plain {
   const ground = groundOf(lab);
   const subject = ground.plain >= PLAIN ? onPlain(ground, lab) : null;
-  const isEven = ground.plain >= PLAIN && ground.noise <= EVEN;
   // On an even ground that nothing is unlike there is nothing to look for.
-  return { ground, subject, clear: isEven && (subject === null || subject.confidence >= TRUSTED) };
+  return { ground, subject, clear: isEven(ground) && (subject === null || subject.confidence >= TRUSTED) };
 }
 
 /** Boxes that overlap so far are the same subject; then the one by the ground's colour is more exact. */
 const SAME = 0.75;
 
 /** Of a subject found by the ground's colour and one found as on a busy ground: the one to be taken. */
-export function taken(plain: FoundSubject | null, busy: FoundSubject | null): FoundSubject | null {
+export function taken({ ground, subject: plain }: Plain, busy: FoundSubject | null): FoundSubject | null {
   if (!plain || !busy) return busy ?? plain;
-  if (overlap(plain.box, busy.box) < SAME) return busy;
-  return { ...plain, confidence: Math.max(plain.confidence, busy.confidence) };
+  if (overlap(plain.box, busy.box) >= SAME)
+    return { ...plain, confidence: Math.max(plain.confidence, busy.confidence) };
+  return isEven(ground) && plain.confidence > busy.confidence ? plain : busy;
 }

@@ -42,11 +42,11 @@ export const isStrip = ([, , quarter]: readonly [Raster, Raster, Raster]): boole
   Math.min(quarter.width, quarter.height) < NARROW;
 
 /** What a photo is of where that is not clear from its ground. */
-async function doubtful({ subject }: FirstLook, levels: Levels): Promise<FoundSubject | null> {
+async function doubtful(first: FirstLook, levels: Levels): Promise<FoundSubject | null> {
   const looks = levels.map(rasterOf) as [Raster, Raster, Raster];
-  if (isStrip(looks)) return subject;
+  if (isStrip(looks)) return first.subject;
   const { salienceIn } = await import('./salience');
-  return taken(subject, standingSubject(await salienceIn(looks[0], looks[1])));
+  return taken(first, standingSubject(await salienceIn(looks[0], looks[1])));
 }
 
 /**
