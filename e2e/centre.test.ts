@@ -1,7 +1,7 @@
 import { expect, test, type Page } from './test';
 import { readFile } from 'node:fs/promises';
 import { PNG } from 'pngjs';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { batchOf, cutouts, painted, step } from './bench-page';
 import { compare, exported, pictureNames, previewAndExport } from './exports';
 import { discPhoto, flatPhoto, gradientPhoto } from './photos';
@@ -298,4 +298,33 @@ test('a feathered photo whose border shows in the fade is the same in preview an
   const { alphaDiffers, opaque, beyond } = compare(...pair);
   expect(opaque).toBeGreaterThan(450_000);
   expect([alphaDiffers, beyond(2)]).toEqual([0, 0]);
+});
+
+test('photos of all kinds are each centred by what is seen in them, said in words, and the wall narrows to one kind', async ({
+  page,
+}) => {
+  const [portrait] = readdirSync('demo/photos/portraits');
+  const jpeg = (name: string, path: string) => ({ name, mimeType: 'image/jpeg', buffer: readFileSync(path) });
+  await batchOf(page, 'Mixed', [
+    jpeg('maker.jpg', `demo/photos/portraits/${portrait}`),
+    jpeg('mug.jpg', `test-photos/scenes/${SCENES[0].file}`),
+    await flatPhoto('wall.png', '#667788', 1500, 1400),
+  ]);
+  const kinds = [
+    ['maker.jpg', 'its face', 'centred by a face'],
+    ['mug.jpg', 'its subject', 'centred by the subject'],
+    ['wall.png', 'its middle', 'centred by the middle'],
+  ] as const;
+  for (const [name, kind] of kinds)
+    await expect(page.locator(`[role="option"][aria-label^="${name}"]`)).toHaveAttribute('title', new RegExp(`centred by ${kind}`)); // prettier-ignore
+  await step(page, 'Centre').click();
+  await expect(page.locator('.side')).toContainText('Seen: 1 face, 1 subject, 1 with neither.');
+  const show = page.getByLabel('Show', { exact: true });
+  for (const [name, , option] of kinds) {
+    await show.selectOption(option);
+    await expect(cutouts(page)).toHaveCount(1);
+    await expect(cutouts(page)).toHaveAttribute('aria-label', new RegExp(`^${name}`));
+  }
+  await show.selectOption('all');
+  await expect(cutouts(page)).toHaveCount(3);
 });

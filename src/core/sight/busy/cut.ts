@@ -122,7 +122,6 @@ export function cutOut(
   grabCut: GrabCut,
   { told = [], salience = null }: Known = {},
 ): CutOut | null {
-  // prettier-ignore
   const [l, t, w, h] = box;
   const around: Box = [l - MARGIN * w, t - MARGIN * h, w * (1 + 2 * MARGIN), h * (1 + 2 * MARGIN)];
   const { part, within } = partOf(picture, around, SIZE);

@@ -59,7 +59,7 @@ const REACH = 3;
 /** What stands out in a part of the picture, and where that part lies, in shares of the picture. */
 export type Closer = { readonly salience: Salience; readonly within: Box };
 
-/** A box or a place of the picture in shares of a part of it. */
+/** A place of the picture in shares of a part of it. */
 const inPart = ([x, y]: Told['at'], [l, t, w, h]: Box) => [(x - l) / w, (y - t) / h] as const;
 
 /** What stands out at a place, or in a rough box. */
@@ -99,31 +99,32 @@ async function standingIn({ closer }: Ways, box: Box, from: Box | null, at: Told
   return part && subjectOfPixels(part, { size: salience, within });
 }
 
-const told = (subject: Omit<FoundSubject, 'confidence' | 'count'>): FoundSubject => ({ ...subject, confidence: 1, count: 1 }); // prettier-ignore
+/** One that somebody told is sure. */
+const sure = (subject: Omit<FoundSubject, 'confidence' | 'count'>): FoundSubject => ({ ...subject, confidence: 1, count: 1 }); // prettier-ignore
 
 /**
  * The thing at a place, or in a rough box, along its outline; null where it can't be parted from what is around it.
  *
  * @param from the rough box; null where the first place of the subject tells what is meant
- * @param said places that are subject, or are not; at least one of the subject where there is no box
+ * @param told places that are subject, or are not; at least one of the subject where there is no box
  */
 export async function pointedAt(
   { picture, salience, seen }: Ready,
   from: Box | null,
-  said: readonly Told[],
+  told: readonly Told[],
   ways: Ways,
 ): Promise<FoundSubject | null> {
-  const places = said.filter(({ is }) => is === 'subject').map(({ at }) => at);
+  const places = told.filter(({ is }) => is === 'subject').map(({ at }) => at);
   const part = standingAt(salience, from, places[0]);
   const standing = part && isClear(salience, part.box) ? part : null;
   // Only the thing itself is told yet, nothing of its parts.
-  const isFirst = said.length === (from ? 0 : 1);
-  if (standing && isFirst) return told(subjectOfPixels(standing, { size: salience }));
+  const isFirst = told.length === (from ? 0 : 1);
+  if (standing && isFirst) return sure(subjectOfPixels(standing, { size: salience }));
   const box = standing ? sharesOf(standing.box, salience) : from ? nearest(seen, from) : meant(seen, places[0]!);
   const closer = isFirst && (await standingIn(ways, box, from, places[0]));
-  if (closer) return told(closer);
-  const cut = cutOut(picture, holding(box, places), ways.grabCut, { told: said, salience: standing && salience });
+  if (closer) return sure(closer);
+  const cut = cutOut(picture, holding(box, places), ways.grabCut, { told, salience: standing && salience });
   if (!cut) return null;
   const { part: size, within, pixels } = cut;
-  return told(subjectOfPixels({ pixels, box: sidesIn(cut) }, { size, within }));
+  return sure(subjectOfPixels({ pixels, box: sidesIn(cut) }, { size, within }));
 }
