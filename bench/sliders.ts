@@ -26,6 +26,15 @@ async function addLayers(page: Page): Promise<void> {
   await add('Captions', 'Add a caption');
 }
 
+/** The first border as a wide band of a texture under light. */
+async function asBand(page: Page): Promise<void> {
+  await setOpen(page, 'Borders', true);
+  const border = page.getByRole('group', { name: 'Border 1' });
+  await border.getByLabel('Paint').selectOption('texture');
+  await border.getByRole('button', { name: 'relief', exact: true }).click();
+  await border.getByRole('button', { name: 'echoes', exact: true }).click();
+}
+
 /** The sliders that are on screen, with both ends. */
 const slidersOn = (page: Page) =>
   page.evaluate(() =>
@@ -56,9 +65,8 @@ export const measureSliders = (rounds: number): Promise<Sliders> =>
     await addLayers(page);
     const drawn: number[] = [];
     const sliders: SliderSpeed[] = [];
-    for (const section of SECTIONS) {
-      await setOpen(page, section, true);
-      for (const { label, min, max } of await slidersOn(page)) {
+    const measure = async (section: string, among: Awaited<ReturnType<typeof slidersOn>>) => {
+      for (const { label, min, max } of among) {
         const times: number[] = [];
         const own: number[] = [];
         for (let i = -2; i < rounds; i++) {
@@ -73,7 +81,19 @@ export const measureSliders = (rounds: number): Promise<Sliders> =>
         drawn.push(...own);
         sliders.push({ section, slider: label, ms: median(times), ratio: median(times) / median(own) });
       }
+    };
+    for (const section of SECTIONS) {
+      await setOpen(page, section, true);
+      await measure(section, await slidersOn(page));
       await setOpen(page, section, false);
     }
+    await asBand(page);
+    const known = new Set(sliders.filter(({ section }) => section === 'Borders').map(({ slider }) => slider));
+    // The first of each name: sliders are told by theirs.
+    const fresh = new Map((await slidersOn(page)).reverse().map((slider) => [slider.label, slider]));
+    await measure(
+      'Borders, a band',
+      [...fresh.values()].filter(({ label }) => !known.has(label)),
+    );
     return { cutouts: await page.locator(ON_WALL).count(), draw: median(drawn), sliders };
   });

@@ -78,9 +78,14 @@ export function plainSubject(lab: Lab): Plain {
 /** Boxes that overlap so far are the same subject; then the one by the ground's colour is more exact. */
 const SAME = 0.75;
 
+/** No rule goes by a confidence of less than 0.2. */
+const GUESS = 0.1;
+
 /** Of a subject found by the ground's colour and one found as on a busy ground: the one to be taken. */
 export function taken({ ground, subject: plain }: Plain, busy: FoundSubject | null): FoundSubject | null {
-  if (!plain || !busy) return busy ?? plain;
+  if (!plain) return busy;
+  // What a photo seems to be of while nothing in it stands out is a guess: no rule goes by it.
+  if (!busy) return { ...plain, confidence: Math.min(GUESS, plain.confidence) };
   if (overlap(plain.box, busy.box) >= SAME)
     return { ...plain, confidence: Math.max(plain.confidence, busy.confidence) };
   return isEven(ground) && plain.confidence > busy.confidence ? plain : busy;
