@@ -7,7 +7,7 @@ export default defineConfig({
   outputDir: 'test-results/runs',
   workers: 2,
   fullyParallel: true,
-  timeout: 120_000,
+  timeout: 300_000,
   expect: { timeout: 30_000 },
   forbidOnly: true,
   // A test that needs a second try is at fault.

@@ -37,6 +37,8 @@ async function dialog(page: Page, what: string, open: () => Promise<unknown>): P
 test.beforeEach(({ page }) => page.emulateMedia({ reducedMotion: 'reduce' }));
 
 test('no faults on the screens', async ({ page }) => {
+  // Every screen and section is looked through, a few seconds each.
+  test.setTimeout(900_000);
   await page.goto('/');
   await page.getByRole('heading', { name: 'Batches' }).waitFor();
   await noFaults(page, 'batches');
