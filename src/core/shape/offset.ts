@@ -1,6 +1,7 @@
 /** Outlines grown or shrunk by a distance (Clipper's polygon offsetting). */
 import { differenceD, EndType, FillRule, inflatePathsD, JoinType, unionD, type PathsD } from 'clipper2-ts';
 import { z } from 'zod';
+import { convexOffset } from './convex-offset';
 import type { Polygon } from './flatten';
 
 /** How outer corners are drawn (SVG 2 stroke-linejoin). */
@@ -30,6 +31,9 @@ export function offset(
   arcTolerance = ARC_TOLERANCE,
 ): Polygon[] {
   if (distance === 0) return [...polygons];
+  const manner = { join, miterLimit: MITER_LIMIT, arcTolerance, grid: 10 ** DECIMALS };
+  const convex = polygons.length === 1 ? convexOffset(polygons[0]!, distance, manner) : null;
+  if (convex) return [convex];
   return fromPaths(
     inflatePathsD(toPaths(polygons), distance, JOINS[join], EndType.Polygon, MITER_LIMIT, DECIMALS, arcTolerance),
   );
