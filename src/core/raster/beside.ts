@@ -213,11 +213,14 @@ function placesIn(window: PixelWindow, seen: PixelWindow, nearest: Int32Array): 
   const top = Math.max(0, seen.top - window.top);
   const right = Math.min(window.width, seen.left + seen.width - window.left);
   const bottom = Math.min(window.height, seen.top + seen.height - window.top);
-  const at = (x: number, y: number) => nearest[(y + window.top - seen.top) * seen.width + x + window.left - seen.left]!;
+  /** Where in what was looked at the first of a row lies. */
+  const rowAt = (y: number) => (y + window.top - seen.top) * seen.width + window.left - seen.left;
   let count = 0;
-  for (let y = top; y < bottom; y++) for (let x = left; x < right; x++) if (at(x, y) >= 0) count++;
+  for (let y = top; y < bottom; y++)
+    for (let i = rowAt(y) + left, end = rowAt(y) + right; i < end; i++) if (nearest[i]! >= 0) count++;
   const places = new Int32Array(count);
-  for (let y = top, i = 0; y < bottom; y++)
-    for (let x = left; x < right; x++) if (at(x, y) >= 0) places[i++] = y * window.width + x;
+  for (let y = top, k = 0; y < bottom; y++)
+    for (let x = left, i = rowAt(y) + left; x < right; x++, i++)
+      if (nearest[i]! >= 0) places[k++] = y * window.width + x;
   return places;
 }

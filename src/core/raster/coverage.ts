@@ -80,6 +80,23 @@ function addClipped(row: Float64Array, width: number, xa: number, xb: number, he
   else if (xa < width || xb < width) addPiece(row, xa, xb, height);
 }
 
+/** The stretches of a row in which its running sum changes, from the left. */
+type Stretches = { readonly from: number[]; readonly to: number[]; count: number };
+
+/** Notes that the sum changes somewhere in the pixels that a piece between `xa` and `xb` touches. */
+function note({ from, to }: Stretches, count: number, xa: number, xb: number, width: number): void {
+  const begin = Math.max(0, Math.min(Math.floor(Math.min(xa, xb)), width));
+  // All that lies left of the window counts in its first pixel.
+  const end = Math.min(Math.max(1, Math.ceil(Math.max(xa, xb)) + 1), width);
+  let k = count;
+  for (; k > 0 && from[k - 1]! > begin; k--) {
+    from[k] = from[k - 1]!;
+    to[k] = to[k - 1]!;
+  }
+  from[k] = begin;
+  to[k] = end;
+}
+
 /**
  * Share of each pixel that the polygons cover, row by row, 0…1.
  *
@@ -91,35 +108,54 @@ export function coverage(polygons: readonly Polygon[], window: PixelWindow): Flo
   const out = new Float32Array(width * height);
   const edges = edgesOf(polygons, window);
   const row = new Float64Array(width + 2);
+  const stretches: Stretches = { from: [], to: [], count: 0 };
   let active: Edge[] = [];
   let next = 0;
   for (let y = 0; y < height; y++) {
     while (next < edges.length && edges[next]!.y0 < y + 1) active.push(edges[next++]!);
     if (active.length === 0) continue;
     active = active.filter((edge) => edge.y1 > y);
-    row.fill(0);
+    stretches.count = 0;
     for (const { x0, y0, x1, y1, direction } of active) {
       const top = Math.max(y0, y);
       const bottom = Math.min(y1, y + 1);
       if (bottom <= top) continue;
       const slope = (x1 - x0) / (y1 - y0);
-      addClipped(row, width, x0 + (top - y0) * slope, x0 + (bottom - y0) * slope, (bottom - top) * direction);
+      const [xa, xb] = [x0 + (top - y0) * slope, x0 + (bottom - y0) * slope];
+      addClipped(row, width, xa, xb, (bottom - top) * direction);
+      note(stretches, stretches.count++, xa, xb, width);
     }
-    let sum = 0;
-    let share = 0;
-    const start = y * width;
-    let from = start;
-    for (let x = 0; x < width; x++) {
-      // Most pixels are like the one before: only edges change the sum.
+    fillRow(out, y * width, width, row, stretches);
+  }
+  return out;
+}
+
+/** A row of shares out of what its pieces add to the running sum, which is taken back to nothing. */
+function fillRow(
+  out: Float32Array,
+  start: number,
+  width: number,
+  row: Float64Array,
+  { from, to, count }: Stretches,
+): void {
+  let sum = 0;
+  let share = 0;
+  let begun = start;
+  let x = 0;
+  for (let k = 0; k < count; k++) {
+    // Most pixels are like the one before: only where there are edges the sum changes.
+    for (x = Math.max(x, from[k]!); x < to[k]!; x++) {
       const change = row[x]!;
       if (change === 0) continue;
-      if (share !== 0) out.fill(share, from, start + x);
-      from = start + x;
+      row[x] = 0;
+      if (share !== 0) out.fill(share, begun, start + x);
+      begun = start + x;
       sum += change;
       share = Math.abs(sum);
       share = share > 1 ? 1 : share < 1e-9 ? 0 : share;
     }
-    if (share !== 0) out.fill(share, from, start + width);
   }
-  return out;
+  if (share !== 0) out.fill(share, begun, start + width);
+  // What is added right of the window is never asked for.
+  row[width] = row[width + 1] = 0;
 }

@@ -24,6 +24,20 @@ export type Nearest = {
   readonly squared: Float32Array;
 };
 
+/** For each row where stretches of what is asked for begin and end; all of it where nothing is said. */
+function spansOf(asked: Float32Array | Uint8Array | null, width: number, height: number): (readonly number[])[] {
+  if (!asked) return Array<readonly number[]>(height).fill([0, width]);
+  return Array.from({ length: height }, (_, y) => {
+    const spans: number[] = [];
+    for (let x = 0, i = y * width; x < width; x++, i++) {
+      if (asked[i] === 0) continue;
+      if (spans.at(-1) === x) spans[spans.length - 1] = x + 1;
+      else spans.push(x, x + 1);
+    }
+    return spans;
+  });
+}
+
 /**
  * The nearest of all sides for each pixel. Which one it is is handed on from pixel to pixel,
  * forwards and backwards (Danielsson 1980, "Euclidean distance mapping"); the distance to it
@@ -34,7 +48,7 @@ export type Nearest = {
 export function nearestSides(
   sides: Float64Array,
   { left, top, width, height }: PixelWindow,
-  asked: Float32Array | null = null,
+  asked: Float32Array | Uint8Array | null = null,
 ): Nearest {
   const nearest = new Int32Array(width * height).fill(-1);
   const best = new Float32Array(width * height).fill(Infinity);
@@ -75,37 +89,33 @@ export function nearestSides(
     }
   }
   // A pixel takes what its neighbours of the row before and beside it have, wherever that is nearer.
+  const spans = spansOf(asked, width, height);
   for (const way of [1, -1])
     for (let row = 0; row < height; row++) {
       const y = way > 0 ? row : height - 1 - row;
       const before = row === 0 ? 0 : -way * width;
-      for (let turn = 0; turn < 2; turn++) {
-        const beside = turn === 0 ? -1 : 1;
-        const end = turn === 0 ? width : -1;
-        for (let x = turn === 0 ? 0 : width - 1; x !== end; x -= beside) {
-          const i = y * width + x;
-          if (asked && asked[i] === 0) continue;
-          let side = nearest[i]!;
-          let d = best[i]!;
-          const canBeside = x + beside >= 0 && x + beside < width;
-          for (let n = 0; n < 4; n++) {
+      const own = spans[y]!;
+      for (const beside of [-1, 1])
+        for (let s = 0; s < own.length; s += 2) {
+          const [from, to] = beside < 0 ? [own[s]!, own[s + 1]!] : [own[own.length - s - 1]! - 1, own[own.length - s - 2]! - 1]; // prettier-ignore
+          for (let x = from; x !== to; x -= beside) {
+            const i = y * width + x;
+            let side = nearest[i]!;
+            let d = best[i]!;
             // Beside, then the three of the row before, which count once.
-            if (
-              n === 0 ? !canBeside : before === 0 || turn === 1 || (n === 1 && x === 0) || (n === 3 && x === width - 1)
-            )
-              continue;
-            const from = n === 0 ? i + beside : i + before + n - 2;
-            const other = nearest[from]!;
-            if (other < 0 || other === side) continue;
-            const far = squared(other, left + x + 0.5, top + y + 0.5);
-            if (far >= d) continue;
-            d = far;
-            side = other;
+            for (let n = x + beside < 0 || x + beside >= width ? 1 : 0; n < (before !== 0 && beside < 0 ? 4 : 1); n++) {
+              if ((n === 1 && x === 0) || (n === 3 && x === width - 1)) continue;
+              const other = nearest[n === 0 ? i + beside : i + before + n - 2]!;
+              if (other < 0 || other === side) continue;
+              const far = squared(other, left + x + 0.5, top + y + 0.5);
+              if (far >= d) continue;
+              d = far;
+              side = other;
+            }
+            nearest[i] = side;
+            best[i] = d;
           }
-          nearest[i] = side;
-          best[i] = d;
         }
-      }
     }
   return { side: nearest, squared: best };
 }
@@ -200,7 +210,8 @@ function coarseDepth(polygons: readonly Polygon[], depth: number, window: PixelW
   // Distances outside count as negative, so that they run straight through the outline; −1…1 as 0…1.
   const signed = inBands(sides, around, depth / cell, (seen) => {
     const within = middlesWithin(sides, seen);
-    const { squared } = nearestSides(sides, seen);
+    // Of what lies outside only the cells beside the sides are needed, which every side begins with.
+    const { squared } = nearestSides(sides, seen, within);
     for (let i = 0; i < squared.length; i++) {
       const share = (Math.sqrt(squared[i]!) * cell) / depth;
       squared[i] = 0.5 + (within[i] === 1 ? share : -share) / 2;
