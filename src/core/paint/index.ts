@@ -20,6 +20,7 @@ export {
   coloursOf,
   isClear,
   isPicked,
+  isTexture,
   linePaintSchema,
   type AreaPaint,
   type GroundPaint,

@@ -107,6 +107,9 @@ export type PatternPaint = z.infer<typeof patternSchemaOfLines>;
 export const isPattern = (paint: LinePaint): paint is PatternPaint =>
   typeof paint !== 'string' && paint.kind === 'pattern';
 
+export const isTexture = (paint: LinePaint): paint is TexturePaint =>
+  typeof paint !== 'string' && paint.kind === 'texture';
+
 /** Where a colour is taken from a photo, and which. */
 export type Picked = z.infer<typeof pickedSchema>;
 

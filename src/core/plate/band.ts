@@ -1,7 +1,7 @@
 /** One border as it is drawn: its edges, its paint, its dashes, and how it stands in the light. */
 import type { Border, Light } from '../layers';
-import { blendRow, fillPaint, flatRamp, isPicked, parseColour } from '../paint';
-import { besideOutline, dashField, dashPolygons, softCoverage, type Beside, type PixelWindow } from '../raster';
+import { blendRow, fillPaint, flatRamp, isPattern, isPicked, isTexture, parseColour } from '../paint';
+import { besideOutline, dashField, dashPolygons, softCoverage, type PixelWindow } from '../raster';
 import { offset, raggedPolygons, thinned, union, type Join, type Polygon } from '../shape';
 import type { Coat } from './coat';
 import { borderBand, roughAt } from './layers';
@@ -23,6 +23,8 @@ export type BandScene = EdgeScene &
     readonly light: Light;
     /** Of an outline's offsets those that lie along the shape. */
     readonly alongShape: (polygons: readonly Polygon[]) => readonly Polygon[];
+    /** Of each border the band that was worked out last: its echoes are drawn from it, too. */
+    readonly bands: Map<Border, Band>;
   };
 
 /** Pixels that a border may touch beyond its edges. */
@@ -83,8 +85,7 @@ export type Band = {
 };
 
 /** Whether a border has to be asked how its pixels lie beside it. */
-const hasPlaces = ({ relief, paint }: Border): boolean =>
-  relief !== null || (typeof paint !== 'string' && (paint.kind === 'texture' || paint.kind === 'pattern'));
+const hasPlaces = ({ relief, paint }: Border): boolean => relief !== null || isTexture(paint) || isPattern(paint);
 
 /** Where everything that a border may touch is looked for need not be known finely, pixels. */
 const ROUGHLY = 0.5;
@@ -105,21 +106,23 @@ export function bandMaker(border: Border, scene: BandScene): (window: PixelWindo
   const dashes = dash && dashesOf(border, dash, scale);
   const rim = hasPlaces(border) ? edgeOf(scene, outer, join, roughAt(border, 'outer')) : [];
   const ground = { outline, line, box, scale, picks, corner };
-  return (window) => {
+  const made = (window: PixelWindow): Band => {
     const beside = hasPlaces(border) ? besideOutline(rim, width * scale + 2 * swing + RIM, within, window) : null;
+    const texture = beside && isTexture(paint) ? textureValues(paint, { window, scale, corner, beside }) : null;
     return {
       window,
-      paint: paintRows(paint, opacity, { ...ground, window, beside }),
+      paint: paintRows(paint, opacity, { ...ground, window, beside, texture }),
       dash: dashes && { kind: 'field', field: { ...window, values: dashField(line, dashes, window) } },
-      stands: relief && beside && { places: beside.places, slopes: slopesOf(relief, width * scale, scale, beside, grainOf(border, scene, beside)) }, // prettier-ignore
+      stands: relief && beside && { places: beside.places, slopes: slopesOf(relief, width * scale, scale, beside, texture) }, // prettier-ignore
     };
   };
-}
-
-/** The texture that stands out of a band, where it has one. */
-function grainOf({ paint, relief }: Border, { scale, corner }: BandScene, beside: Beside): Float32Array | null {
-  if (!relief?.grain || typeof paint === 'string' || paint.kind !== 'texture') return null;
-  return textureValues(paint, { window: beside.window, scale, corner, beside });
+  return (window) => {
+    const known = scene.bands.get(border);
+    if (known?.window === window) return known;
+    const band = made(window);
+    scene.bands.set(border, band);
+    return band;
+  };
 }
 
 /** Light and shade as two colours that are blended onto others. */

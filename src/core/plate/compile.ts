@@ -4,7 +4,7 @@ import type { GroundPaint, PaintBox, Picked } from '../paint';
 import { bandsOf, coverage, type PixelWindow } from '../raster';
 import { difference, union, type Outline, type Polygon } from '../shape';
 import { bandBend, hasSlots, outputHeight, pictureOf, type Template } from '../template';
-import { bandOf, castMaker, coatMaker, edgeOf } from './band';
+import { bandOf, castMaker, coatMaker, edgeOf, type Band } from './band';
 import { photosBehind, type PhotoBehind } from './behind';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
@@ -49,6 +49,7 @@ type Scene = Sided & {
   readonly corner: readonly [x: number, y: number];
   readonly light: Light;
   readonly edges: Map<string, Polygon[]>;
+  readonly bands: Map<Border, Band>;
   readonly isRagged: boolean;
 };
 
@@ -171,6 +172,7 @@ function sceneOf(template: Template, width: number, outline?: Outline): Scene {
     corner: [-picture.left * scale, -picture.top * scale],
     light: template.light,
     edges: new Map(),
+    bands: new Map(),
     isRagged: template.edge.rough !== null,
   };
 }

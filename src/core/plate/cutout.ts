@@ -49,6 +49,23 @@ export function cutoutReader({ width, top, rings, levels, coats, feather, others
   const last = rings.length - 1;
   const innermost = hasPhoto[last] === 1 ? rows[last]! : null;
   let rowStart = 0;
+  /** What of `beneath` a soft photo covers. */
+  const feathered = (i: number, beneath: number, out: Float64Array): number => {
+    if (!feather) return beneath;
+    out[PHOTO] = beneath * feather[i]!;
+    return beneath - out[PHOTO];
+  };
+  /** A pixel that lies in one ring alone. */
+  const whole = (level: number, i: number, out: Float64Array): number => {
+    const row = rows[level];
+    const colours = row ?? over;
+    const from = (row ? i - rowStart : level) * channels;
+    for (let c = 0; c < channels; c++) out[c] = colours[from + c]!;
+    const rest = 1 - colours[from + ALPHA]!;
+    if (feather || hasPhoto[level] !== 1) return feathered(i, rest, out);
+    out[PHOTO]! += rest;
+    return 0;
+  };
   return {
     row: (y) => {
       rowStart = y * width;
@@ -67,12 +84,18 @@ export function cutoutReader({ width, top, rings, levels, coats, feather, others
     },
     isPhoto: (i) => innermost !== null && innermost[(i - rowStart) * channels + ALPHA] === 0,
     at: (i, out) => {
+      let outer = outermost[i]!;
+      let level = 0;
+      if (outer === 1) {
+        while (level < last && levels[level + 1]![i] === 1) level++;
+        // Most pixels lie in one ring alone.
+        if (level === last || levels[level + 1]![i] === 0) return whole(level, i, out);
+      }
       for (let c = 0; c < channels; c++) out[c] = 0;
       // Split the pixel's area between the rings; what no ring covers shows what lies beneath.
-      let outer = outermost[i]!;
-      let beneath = 1 - outer;
-      for (let level = 0; outer > 0 && level < hasPhoto.length; level++) {
-        const inner = level + 1 < hasPhoto.length ? Math.min(levels[level + 1]![i]!, outer) : 0;
+      let beneath = 1 - outermost[i]!;
+      for (; outer > 0 && level < hasPhoto.length; level++) {
+        const inner = level < last ? Math.min(levels[level + 1]![i]!, outer) : 0;
         const area = outer - inner;
         outer = inner;
         if (area <= 0) continue;
@@ -84,11 +107,7 @@ export function cutoutReader({ width, top, rings, levels, coats, feather, others
         if (feather || hasPhoto[level] !== 1) beneath += rest;
         else out[PHOTO]! += rest;
       }
-      if (feather) {
-        out[PHOTO] = beneath * feather[i]!;
-        beneath -= out[PHOTO];
-      }
-      return beneath;
+      return feathered(i, beneath, out);
     },
   };
 }

@@ -3,7 +3,7 @@ import type { Border } from '../layers';
 import { blendRow, fillPaint, fillPlaces, flatRamp, isPicked, parseColour, type Blend } from '../paint';
 import { coverage, softCoverage, type PixelWindow } from '../raster';
 import { after, boundsOf, inverseOf, mapPoint, stepMap, thinned, type Affine, type Polygon } from '../shape';
-import { bandMaker, bandOf, castOffset, shineOf, type Band, type BandScene } from './band';
+import { bandMaker, bandOf, castOffset, shineOf, type Band, type BandScene, type Shine } from './band';
 import type { Coat } from './coat';
 import { visibleBorders } from './layers';
 import { samePick } from './paints';
@@ -30,7 +30,8 @@ type Source = { readonly window: PixelWindow; readonly times: number; readonly v
 /** Red, green, blue, alpha, the slopes to the right and downwards. */
 const CHANNELS = 6;
 
-function sourceOf(border: Border, scene: EchoScene): Source | null {
+/** @param seen what is drawn of the picture now: of a band that lies in it nothing is worked out twice */
+function sourceOf(border: Border, scene: EchoScene, seen: PixelWindow): Source | null {
   const bounds = boundsOf(bandOf(border, scene));
   if (!bounds) return null;
   const size = (bounds[2] - bounds[0]) * (bounds[3] - bounds[1]);
@@ -42,11 +43,18 @@ function sourceOf(border: Border, scene: EchoScene): Source | null {
     width: Math.ceil(bounds[2] * times) + 2 - left,
     height: Math.ceil(bounds[3] * times) + 2 - top,
   };
-  return { window, times, values: valuesOf(bandMaker(border, times === 1 ? scene : scene.at(times))(window)) };
+  const make = bandMaker(border, times === 1 ? scene : scene.at(times));
+  return { window, times, values: valuesOf(make(times === 1 && holds(seen, window) ? seen : window), window) };
 }
 
-function valuesOf({ window, paint, dash, stands }: Band): Float32Array {
-  const { left, top, width, height } = window;
+const holds = (outer: PixelWindow, inner: PixelWindow): boolean =>
+  inner.left >= outer.left &&
+  inner.top >= outer.top &&
+  inner.left + inner.width <= outer.left + outer.width &&
+  inner.top + inner.height <= outer.top + outer.height;
+
+/** The part of a band that lies in a window within its own. */
+function valuesOf({ window: all, paint, dash, stands }: Band, { left, top, width, height }: PixelWindow): Float32Array {
   const values = new Float32Array(width * height * CHANNELS);
   const [scratch, at, covers] = [new Float32Array(width), new Int32Array(width), new Float32Array(width).fill(1)];
   for (let y = 0, k = 0; y < height; y++) {
@@ -60,8 +68,12 @@ function valuesOf({ window, paint, dash, stands }: Band): Float32Array {
     }
   }
   stands?.places.forEach((place, i) => {
-    values[place * CHANNELS + 4] = stands.slopes.right[i]!;
-    values[place * CHANNELS + 5] = stands.slopes.down[i]!;
+    const y = Math.floor(place / all.width) + all.top - top;
+    const x = (place % all.width) + all.left - left;
+    if (x < 0 || y < 0 || x >= width || y >= height) return;
+    const k = (y * width + x) * CHANNELS;
+    values[k + 4] = stands.slopes.right[i]!;
+    values[k + 5] = stands.slopes.down[i]!;
   });
   return values;
 }
@@ -113,9 +125,24 @@ function touched(polygons: readonly Polygon[], window: PixelWindow, around = 0):
   return right > left && bottom > top ? { left, top, width: right - left, height: bottom - top } : null;
 }
 
-/** One pixel over what is there, all premultiplied, 0…1; `shown` of it is the photo's colour. */
-function over(
-  { data: out, shares }: Canvas,
+/** A picture in the making, all premultiplied, 0…1; of a paint that each photo gives, with how much of each pixel that is. */
+type Canvas = {
+  readonly window: PixelWindow;
+  readonly data: Float32Array;
+  readonly shares: Float32Array | null;
+  /** True where what is drawn next lies below all that is there, else above it. */
+  readonly isFromTop: boolean;
+};
+
+/** Less than this of a pixel left to what lies below makes no difference in 8 bits. */
+const NEGLIGIBLE = 1 / 2048;
+
+/** True where nothing drawn next would be seen. */
+const isFull = ({ data, isFromTop }: Canvas, k: number): boolean => isFromTop && data[k + 3]! > 1 - NEGLIGIBLE;
+
+/** One pixel more; `shown` of it is the photo's colour. */
+function put(
+  { data: out, shares, isFromTop }: Canvas,
   k: number,
   r: number,
   g: number,
@@ -123,16 +150,13 @@ function over(
   alpha: number,
   shown = 0,
 ): void {
-  const rest = 1 - alpha;
-  if (shares) shares[k >> 2] = shown + shares[k >> 2]! * rest;
-  out[k] = r + out[k]! * rest;
-  out[k + 1] = g + out[k + 1]! * rest;
-  out[k + 2] = b + out[k + 2]! * rest;
-  out[k + 3] = alpha + out[k + 3]! * rest;
+  const [own, rest] = isFromTop ? [1 - out[k + 3]!, 1] : [1, 1 - alpha];
+  if (shares) shares[k >> 2] = shown * own + shares[k >> 2]! * rest;
+  out[k] = r * own + out[k]! * rest;
+  out[k + 1] = g * own + out[k + 1]! * rest;
+  out[k + 2] = b * own + out[k + 2]! * rest;
+  out[k + 3] = alpha * own + out[k + 3]! * rest;
 }
-
-/** A picture in the making; of a paint that each photo gives, with how much of each pixel that is. */
-type Canvas = { readonly window: PixelWindow; readonly data: Float32Array; readonly shares: Float32Array | null };
 
 function drawShadow(canvas: Canvas, { covers, opacity }: Copy, border: Border, scene: EchoScene): void {
   const { window } = canvas;
@@ -149,7 +173,7 @@ function drawShadow(canvas: Canvas, { covers, opacity }: Copy, border: Border, s
     let o = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
     for (let x = 0; x < part.width; x++, i++, o += 4) {
       const a = mask[i]! * k;
-      if (a > 0) over(canvas, o, r * a, g * a, b * a, a);
+      if (a > 0) put(canvas, o, r * a, g * a, b * a, a);
     }
   }
 }
@@ -174,7 +198,7 @@ function blendOn(mode: Blend, there: Float32Array, from: number, colours: Float3
     }
 }
 
-function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, scene: EchoScene): void {
+function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, shine: Shine | null): void {
   const { window, data, shares } = canvas;
   const part = touched(copy.covers, window);
   if (!part) return;
@@ -183,7 +207,6 @@ function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, sc
   const turn = Math.hypot(copy.map[0], copy.map[1]);
   const [cos, sin] = [copy.map[0] / turn, copy.map[1] / turn];
   const into = border.echo.into === null ? null : parseColour(border.echo.into);
-  const shine = border.relief && shineOf(scene.light, border.relief);
   const { width } = part;
   const [found, pair] = [new Float64Array(CHANNELS), new Float64Array(2)];
   const [colours, amounts, alphas] = [
@@ -193,14 +216,16 @@ function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, sc
   ];
   // Of a colour that each photo gives all is worked out for black and for white: both say what is added and what is left.
   const white = shares && new Float32Array(width * 3);
+  const isSeen = (i: number, k: number) => covers[i] !== 0 && !isFull(canvas, k);
   for (let y = 0; y < part.height; y++)
     for (let x = 0; x < width;) {
       const row = y * width;
-      while (x < width && covers[row + x] === 0) x++;
+      const start = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
+      while (x < width && !isSeen(row + x, start + x * 4)) x++;
       const first = x;
       // One stretch of what is covered.
       let n = 0;
-      for (; x < width && covers[row + x] !== 0; x++, n++) {
+      for (; x < width && isSeen(row + x, start + x * 4); x++, n++) {
         const px = part.left + x + 0.5;
         const py = part.top + y + 0.5;
         sample(source, back[0] * px + back[2] * py + back[4], back[1] * px + back[3] * py + back[5], found);
@@ -224,7 +249,7 @@ function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, sc
       }
       shine?.lay(colours, amounts, n);
       if (white) shine?.lay(white, amounts, n);
-      let k = ((part.top + y - window.top) * window.width + part.left + first - window.left) * 4;
+      let k = start + first * 4;
       // Of a colour that is not known yet no blend mode can be worked out.
       if (border.echo.blend !== 'normal' && !white) blendOn(border.echo.blend, data, k, colours, n);
       for (let i = 0; i < n; i++, k += 4) {
@@ -232,7 +257,7 @@ function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, sc
         if (a === 0) continue;
         let kept = 0;
         if (white) for (let c = 0; c < 3; c++) kept += (white[3 * i + c]! - colours[3 * i + c]!) / 3;
-        over(canvas, k, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a, kept * a);
+        put(canvas, k, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a, kept * a);
       }
     }
 }
@@ -240,19 +265,25 @@ function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, sc
 const CLEAR = { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash: null } as const;
 
 function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Coat[] {
-  const source = sourceOf(border, scene);
+  let source: Source | null = null;
   const copies = copiesOf(border, scene);
   const { paint } = border;
   const pick = isPicked(paint) ? scene.picks.findIndex((other) => samePick(paint, other)) : -1;
-  // Each behind the one before it: the last is laid first.
-  if (border.echo.lies === 'behind') copies.reverse();
+  const shine = border.relief && shineOf(scene.light, border.relief);
+  // A blend mode asks for what lies below; else it is quicker to leave out what is hidden.
+  const isFromTop = border.echo.blend === 'normal' || pick >= 0;
+  // Each behind the one before it, or before it.
+  if ((border.echo.lies === 'behind') !== isFromTop) copies.reverse();
   return (window) => {
+    source ??= sourceOf(border, scene, window);
     if (!source) return [];
     const size = window.width * window.height;
-    const canvas = { window, data: new Float32Array(size * 4), shares: pick < 0 ? null : new Float32Array(size) };
+    const canvas = { window, data: new Float32Array(size * 4), shares: pick < 0 ? null : new Float32Array(size), isFromTop }; // prettier-ignore
+    const shadow = (copy: Copy) => border.shadow && drawShadow(canvas, copy, border, scene);
     for (const copy of copies) {
-      if (border.shadow) drawShadow(canvas, copy, border, scene);
-      drawCopy(canvas, source, copy, border, scene);
+      if (!isFromTop) shadow(copy);
+      drawCopy(canvas, source, copy, border, shine);
+      if (isFromTop) shadow(copy);
     }
     const data = new Uint8ClampedArray(canvas.data.length);
     for (let i = 0; i < data.length; i++) data[i] = canvas.data[i]! * 255;

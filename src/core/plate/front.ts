@@ -10,6 +10,15 @@ export type FrontRow = {
   readonly keep: Float32Array;
 };
 
+/** True of a picture's row that has nothing in it. */
+function isBareRow({ pixels }: Coat, y: number): boolean {
+  if (!pixels) return false;
+  const { window, data } = pixels;
+  const from = (y - window.top) * window.width * 4;
+  for (let k = from + 3; k < from + window.width * 4; k += 4) if (data[k] !== 0) return false;
+  return true;
+}
+
 /** Rows of it; null where a row has none. The answer holds until the next call. */
 export function frontRows(coats: readonly Coat[], width: number, others: Others): (y: number) => FrontRow | null {
   if (coats.length === 0) return () => null;
@@ -22,6 +31,7 @@ export function frontRows(coats: readonly Coat[], width: number, others: Others)
     keep.fill(1);
     let isThere = false;
     for (const coat of coats) {
+      if (isBareRow(coat, y)) continue;
       // Of each layer by itself only how much it covers is asked: what is below keeps the rest.
       one.fill(0);
       lay(coat, 0, y, width, one);

@@ -51,10 +51,16 @@ export function groundRows(
   const beyond = painter([mat.coat]);
   const across = covered(mat.frame[0], mat.frame[2], 0, width);
   const mixed = new Float32Array(width * channels);
+  const isEven = isSameAllOver(mat.coat) && coats.every(isSameAllOver);
+  /** Share of the row that was mixed last that lies within the frame. */
+  let last = -1;
   return (y) => {
     const [inner, outer] = [within(y), beyond(y)];
     const [down] = covered(mat.frame[1], mat.frame[3], y, 1);
     if (down === 0) return outer;
+    // Most rows are like the one before.
+    if (isEven && down === last) return mixed;
+    last = down!;
     for (let x = 0, q = 0; x < width; x++) {
       const inside = across[x]! * down!;
       for (let c = 0; c < channels; c++, q++) mixed[q] = inner[q]! * inside + outer[q]! * (1 - inside);

@@ -22,6 +22,8 @@ export type PaintGround = {
   readonly line?: Line;
   /** Where its pixels lie beside that line; only these are asked for. */
   readonly beside?: Beside | null;
+  /** What its texture comes to there, in their order, where that is known. */
+  readonly texture?: Float32Array | null;
   /** The frame's corner, pixels. */
   readonly corner: readonly [x: number, y: number];
   /** What a gradient fills, pixels. */
@@ -64,7 +66,7 @@ export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround
   if (paint.kind === 'along') return field(alongField(ground.line ?? { outline, reach: 0 }, window));
   if (paint.kind === 'texture') {
     const beside = ground.beside ?? null;
-    const values = textureValues(paint, { ...ground, beside });
+    const values = ground.texture ?? textureValues(paint, { ...ground, beside });
     return field(beside ? inPlaces(values, beside.places, window.width * window.height) : inSteps(values));
   }
   return { ramp, places: placesOf(paint, ground.box), pick: -1 };

@@ -222,14 +222,25 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
   };
   /** What lies behind pixel `i`, column `x`, into `below`. */
   const behind = (groundRow: Float32Array | null, i: number, x: number) => {
-    for (let c = 0; c < channels; c++) below[c] = groundRow ? groundRow[x * channels + c]! : c <= ALPHA ? even[c]! : 0;
+    const ground = groundRow ?? even;
+    const k = groundRow ? x * channels : 0;
+    let [r, g, b, alpha] = [ground[k]!, ground[k + 1]!, ground[k + 2]!, ground[k + ALPHA]!];
+    for (let c = PHOTO; c < channels; c++) below[c] = groundRow ? groundRow[k + c]! : 0;
     for (let s = masks.length - 1; s >= 0; s--) {
-      const share = colours[s * 4 + 3]! * masks[s]![i]!;
+      const own = masks[s]![i]!;
+      if (own === 0) continue;
+      const share = colours[s * 4 + 3]! * own;
       const rest = 1 - share;
-      for (let c = 0; c < 3; c++) below[c] = colours[s * 4 + c]! * share + below[c]! * rest;
-      below[ALPHA] = share + below[ALPHA]! * rest;
+      r = colours[s * 4]! * share + r * rest;
+      g = colours[s * 4 + 1]! * share + g * rest;
+      b = colours[s * 4 + 2]! * share + b * rest;
+      alpha = share + alpha * rest;
       for (let c = OTHERS; c < channels; c++) below[c]! *= rest;
     }
+    below[0] = r;
+    below[1] = g;
+    below[2] = b;
+    below[ALPHA] = alpha;
     if (mirror?.isIn(x)) mirror.lay(x, below);
   };
 
