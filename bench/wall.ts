@@ -24,7 +24,10 @@ export const followSlider = (page: Page, label: string, value: number) =>
         });
         const wall = document.querySelector('.wall-scroll')!;
         observer.observe(wall, { attributes: true, attributeFilter: ['data-painted'], subtree: true });
+        const before = slider.value;
         Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(slider, String(to));
+        // Of a slider with wide steps the next one: nothing is repainted for the same value.
+        if (slider.value === before) slider.stepUp();
         slider.dispatchEvent(new Event('input', { bubbles: true }));
       }),
     [label, value] as const,

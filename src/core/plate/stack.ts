@@ -206,6 +206,8 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
   const last = rings[rings.length - 1]!;
   const plainInside = last.photo && last.over[ALPHA] === 0 && !last.varying;
   const even = Float64Array.from(ground.even);
+  const bare = new Float64Array(channels);
+  bare.set(even);
   const isGround = even[ALPHA]! > 0 || rowOfGround !== null;
   const bareOutside = !isGround && !feather && !mirror && masks.length === 0;
 
@@ -222,10 +224,9 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
   };
   /** What lies behind pixel `i`, column `x`, into `below`. */
   const behind = (groundRow: Float32Array | null, i: number, x: number) => {
-    const ground = groundRow ?? even;
-    const k = groundRow ? x * channels : 0;
-    let [r, g, b, alpha] = [ground[k]!, ground[k + 1]!, ground[k + 2]!, ground[k + ALPHA]!];
-    for (let c = PHOTO; c < channels; c++) below[c] = groundRow ? groundRow[k + c]! : 0;
+    if (groundRow) for (let c = 0, k = x * channels; c < channels; c++, k++) below[c] = groundRow[k]!;
+    else for (let c = 0; c < channels; c++) below[c] = bare[c]!;
+    let [r, g, b, alpha] = [below[0]!, below[1]!, below[2]!, below[ALPHA]!];
     for (let s = masks.length - 1; s >= 0; s--) {
       const own = masks[s]![i]!;
       if (own === 0) continue;
