@@ -42,6 +42,9 @@ const keptAs = ({ id, slot }: PreviewPhoto) => `${id} ${slot ?? 0}`;
 
 let canvas: OffscreenCanvas | null = null;
 
+/** How a photo is scaled: for the screen as well as can be; for a mean of many four times as quickly. */
+type Smoothing = 'high' | 'low';
+
 /** The part of `rect` that lies in the picture. */
 function visiblePart(rect: PixelWindow, { width, height }: Plate): PixelWindow {
   const left = Math.max(rect.left, 0);
@@ -52,12 +55,18 @@ function visiblePart(rect: PixelWindow, { width, height }: Plate): PixelWindow {
 }
 
 /** The part `window` of the whole photo drawn at `rect`, mirrored if it is. */
-function drawnPart(bitmap: ImageBitmap, rect: PixelWindow, window: PixelWindow, mirror: boolean): Uint8ClampedArray {
+function drawnPart(
+  bitmap: ImageBitmap,
+  rect: PixelWindow,
+  window: PixelWindow,
+  mirror: boolean,
+  smoothing: Smoothing,
+): Uint8ClampedArray {
   canvas ??= new OffscreenCanvas(1, 1);
   if (canvas.width < window.width) canvas.width = window.width;
   if (canvas.height < window.height) canvas.height = window.height;
   const context = canvas.getContext('2d', { willReadFrequently: true })!;
-  context.imageSmoothingQuality = 'high';
+  context.imageSmoothingQuality = smoothing;
   const [left, top] = [rect.left - window.left, rect.top - window.top];
   if (mirror) context.setTransform(-1, 0, 0, 1, 2 * left + rect.width, 0);
   context.drawImage(bitmap, left, top, rect.width, rect.height);
@@ -65,27 +74,39 @@ function drawnPart(bitmap: ImageBitmap, rect: PixelWindow, window: PixelWindow, 
   return context.getImageData(0, 0, window.width, window.height).data;
 }
 
-async function pixelsFor(photo: PreviewPhoto, inFrame: Placed, plate: Plate, outside: Outside): Promise<PhotoPixels> {
+async function pixelsFor(
+  photo: PreviewPhoto,
+  inFrame: Placed,
+  plate: Plate,
+  outside: Outside,
+  smoothing: Smoothing,
+): Promise<PhotoPixels> {
   const { photoWindow, scale } = plate;
   const placement = onPlate(inFrame, plate);
   if (isPlain(photo, placement, scale, photoWindow)) {
     const rect = pixelRect(photo, placement, scale, photoWindow);
     const window = visiblePart(rect, plate);
     const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
-    return { data: drawnPart(bitmap, rect, window, placement.mirror), window, opaque: true };
+    return { data: drawnPart(bitmap, rect, window, placement.mirror, smoothing), window, opaque: true };
   }
   const flat = flatSpread(photo, placement, scale, photoWindow, outside);
   if (flat) {
     const { rect, part } = flat;
     const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
-    const data = continued(drawnPart(bitmap, rect, part, placement.mirror), part, rect, photoWindow, flat.outside);
+    const data = continued(
+      drawnPart(bitmap, rect, part, placement.mirror, smoothing),
+      part,
+      rect,
+      photoWindow,
+      flat.outside,
+    );
     return { data, window: photoWindow, opaque: true };
   }
   const size = scaledSize(photo, placement, scale);
   const map = toScaled(placement, size, scale);
   const part = seenPart(size, photoWindow, map, outside);
   const bitmap = await proxyFor(photo.sha256, Math.max(size.width, size.height));
-  const data = drawnPart(bitmap, { left: 0, top: 0, ...size }, part, placement.mirror);
+  const data = drawnPart(bitmap, { left: 0, top: 0, ...size }, part, placement.mirror, smoothing);
   const seen = resample({ data, part, ...size }, photoWindow, map, outside);
   return { data: seen, window: photoWindow, opaque: outside.kind !== 'none' };
 }
@@ -95,13 +116,16 @@ async function placedPixels(
   placement: Placed,
   plate: Plate,
   outside: Outside,
+  smoothing: Smoothing,
 ): Promise<PhotoPixels> {
+  // What is drawn for a mean is not asked for again.
+  if (smoothing === 'low') return pixelsFor(photo, placement, plate, outside, smoothing);
   const { scale, angle, x, y, mirror } = placement;
   const { photoWindow: w } = plate;
   const key = JSON.stringify([scale, angle, x, y, mirror, w, plate.width, plate.height, plate.origin, outside]);
   const known = placed.get(keptAs(photo));
   if (known?.key === key) return known.pixels;
-  const pixels = await pixelsFor(photo, placement, plate, outside);
+  const pixels = await pixelsFor(photo, placement, plate, outside, smoothing);
   if (plate.width * plate.height < 500_000) {
     placed.delete(keptAs(photo));
     placed.set(keptAs(photo), { key, pixels });
@@ -138,7 +162,7 @@ async function pixelsBehind(
     const rect = rectBehind(photo, layer);
     const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
     const window = { left: 0, top: 0, width: layer.width, height: layer.height };
-    pixels.push(behindPixels(drawnPart(bitmap, rect, window, mirror), layer));
+    pixels.push(behindPixels(drawnPart(bitmap, rect, window, mirror, 'high'), layer));
   }
   // Of a large picture only its own next drawing would have them again.
   if (pixels.reduce((sum, { length }) => sum + length, 0) > MOST_BEHIND_KEPT) return pixels;
@@ -149,8 +173,14 @@ async function pixelsBehind(
 }
 
 /** One photo's pixels and colours on its plate. */
-async function onPlateOf(template: Template, plate: Plate, photo: PreviewPhoto, placement: Placed): Promise<SlotPhoto> {
-  const seen = await placedPixels(photo, placement, plate, outsideOf(template, photo.sight));
+async function onPlateOf(
+  template: Template,
+  plate: Plate,
+  photo: PreviewPhoto,
+  placement: Placed,
+  smoothing: Smoothing,
+): Promise<SlotPhoto> {
+  const seen = await placedPixels(photo, placement, plate, outsideOf(template, photo.sight), smoothing);
   const pixels = { ...seen, behind: await pixelsBehind(photo, placement, plate) };
   return { pixels, colours: coloursFor(plate.picks, photo.sight) };
 }
@@ -161,14 +191,22 @@ function photosOf(template: Template, photo: PreviewPhoto): readonly (PreviewPho
   return photo.group?.seats ?? template.slots.map((_, slot) => (slot === (photo.slot ?? 0) ? photo : null));
 }
 
-async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, place: Placer): Promise<Drawn> {
+/** What all photos of a round are drawn by. */
+type Round = {
+  readonly template: Template;
+  readonly plate: Plate;
+  readonly place: Placer;
+  readonly smoothing: Smoothing;
+};
+
+async function drawOne({ template, plate, place, smoothing }: Round, photo: PreviewPhoto): Promise<Drawn> {
   try {
     const colours = coloursFor(plate.picks, photo.sight);
     const own = slotPlates(plate);
     const photos = await Promise.all(
       photosOf(template, photo).map((one, slot) => {
         const at = own[slot];
-        return one && at ? onPlateOf(slotTemplate(template, slot), at, one, place(one)) : null;
+        return one && at ? onPlateOf(slotTemplate(template, slot), at, one, place(one), smoothing) : null;
       }),
     );
     const pixels = plate.sheet
@@ -181,8 +219,17 @@ async function drawOne(template: Template, plate: Plate, photo: PreviewPhoto, pl
   }
 }
 
-/** Draws all photos; one that fails does not keep back the others, and a template that does is told on each. */
-export async function draw(template: Template, width: number, photos: readonly PreviewPhoto[]): Promise<Drawn[]> {
+/**
+ * Draws all photos; one that fails does not keep back the others, and a template that does is told on each.
+ *
+ * @param forMean true where only their mean is seen
+ */
+export async function draw(
+  template: Template,
+  width: number,
+  photos: readonly PreviewPhoto[],
+  forMean = false,
+): Promise<Drawn[]> {
   try {
     const place = placerFor(template);
     // A photo that is turned or does not reach everywhere may leave pixels without photo at the rim.
@@ -196,7 +243,8 @@ export async function draw(template: Template, width: number, photos: readonly P
     await Promise.all([bringCaptionFonts(template), bringTemplatePictures(template)]);
     const plate = plateFor(template, width, gaps);
     // Proxies load side by side; drawing itself is one after the other.
-    return await Promise.all(photos.map((photo) => drawOne(template, plate, photo, place)));
+    const round: Round = { template, plate, place, smoothing: forMean ? 'low' : 'high' };
+    return await Promise.all(photos.map((photo) => drawOne(round, photo)));
   } catch (error) {
     return photos.map(({ id }) => ({ id, error: (error as Error).message }));
   }

@@ -3,7 +3,13 @@ import type { Template } from '../core/template';
 import type { DrawMessage, Drawn, DrawnMessage, PreviewPhoto } from './protocol';
 
 export type PreviewPool = {
-  readonly draw: (template: Template, width: number, photos: readonly PreviewPhoto[]) => Promise<Drawn[]>;
+  /** @param forMean true where only their mean is seen */
+  readonly draw: (
+    template: Template,
+    width: number,
+    photos: readonly PreviewPhoto[],
+    forMean?: boolean,
+  ) => Promise<Drawn[]>;
 };
 
 type Waiting = { readonly message: DrawMessage; readonly answer: (drawn: readonly Drawn[]) => void };
@@ -34,11 +40,11 @@ export function createPreviewPool(size = Math.min(4, Math.max(1, navigator.hardw
   const workers = Array.from({ length: size }, startWorker);
   let ticket = 0;
   return {
-    draw: async (template, width, photos) => {
+    draw: async (template, width, photos, forMean = false) => {
       const answers = await Promise.all(
         workers.map((worker, i) => {
           const mine = photos.filter((photo) => photo.id % size === i);
-          return mine.length > 0 ? worker.ask({ ticket: ++ticket, template, width, photos: mine }) : [];
+          return mine.length > 0 ? worker.ask({ ticket: ++ticket, template, width, photos: mine, forMean }) : [];
         }),
       );
       return answers.flat();

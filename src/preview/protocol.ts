@@ -19,6 +19,8 @@ export type DrawMessage = {
   readonly template: Template;
   readonly width: number;
   readonly photos: readonly PreviewPhoto[];
+  /** True where only their mean is seen. */
+  readonly forMean: boolean;
 };
 
 /** One cutout in straight RGBA, or why it could not be drawn. */

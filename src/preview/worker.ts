@@ -4,8 +4,8 @@ import type { DrawMessage, DrawnMessage } from './protocol';
 
 const scope = self as unknown as DedicatedWorkerGlobalScope;
 
-scope.onmessage = async ({ data: { ticket, template, width, photos } }: MessageEvent<DrawMessage>) => {
-  const drawn = await draw(template, width, photos);
+scope.onmessage = async ({ data: { ticket, template, width, photos, forMean } }: MessageEvent<DrawMessage>) => {
+  const drawn = await draw(template, width, photos, forMean);
   const answer: DrawnMessage = { ticket, drawn };
   scope.postMessage(
     answer,

@@ -7,7 +7,7 @@ import { previewPool } from '../shared/preview';
 
 /** Width of the averaged picture, pixels. */
 export const WIDTH = 420;
-/** Of more cutouts than this, each is drawn half as large: the mean of many is soft anyway, and four times as quick. */
+/** Of more cutouts than this, each is drawn half as large and less finely: the mean of many is soft anyway, and several times as quick. */
 const MANY = 300;
 /** Cutouts drawn at a time; the next ones are drawn while these are added up. */
 const CHUNK = 16;
@@ -28,9 +28,10 @@ export function useAverage(
     let current = true;
     const run = async () => {
       const list = wanted.current;
-      const size = list.length > MANY ? WIDTH / 2 : WIDTH;
+      const isMany = list.length > MANY;
+      const size = isMany ? WIDTH / 2 : WIDTH;
       const mean = createMean();
-      const draw = (from: number) => previewPool().draw(template, size, list.slice(from, from + CHUNK));
+      const draw = (from: number) => previewPool().draw(template, size, list.slice(from, from + CHUNK), isMany);
       let next = draw(0);
       for (let i = 0; i < list.length && current; i += CHUNK) {
         const drawn = await next;
