@@ -2,7 +2,6 @@
 import type { FoundSubject, Pointing } from '../../core/sight';
 import { pointedAt, type Ready } from '../../core/sight/busy';
 import { thingsIn } from './detector';
-import { grabCut } from './grab-cut';
 import { isStrip, looksOf } from './look-at';
 import { closerIn, salienceIn } from './salience';
 
@@ -33,7 +32,8 @@ function readyOf(path: string): Promise<Ready | null> {
 
 /** The subject; null where nothing is pointed at yet, or it can't be parted from what is around it. */
 export async function pointAt(path: string, { from, told }: Pointing): Promise<FoundSubject | null> {
-  const known = await readyOf(path);
+  // OpenCV takes long to begin with, and nothing but clicks asks for it.
+  const [known, { grabCut }] = await Promise.all([readyOf(path), import('./grab-cut')]);
   if (!known) return null;
   if (!from && !told.some(({ is }) => is === 'subject')) return null;
   return pointedAt(known, from, told, { grabCut, closer: (box) => closerIn(known.picture, box) });
