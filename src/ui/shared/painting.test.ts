@@ -26,6 +26,8 @@ function page() {
     return made;
   };
   const answer = async (fail: readonly number[] = []) => {
+    // What is asked for in one moment is asked for at its end.
+    await settle();
     const [round, todo] = [asked.slice(-waiting.length), waiting.splice(0)];
     todo.forEach((give, i) => {
       const { ids, width } = round[i]!;
@@ -40,9 +42,11 @@ test('a slider’s many values never queue: one round is under way, the next has
   const { painting, asked, group, answer } = page();
   const wall = group('wall', { template: template('0'), width: 100, photos: [photo(1)] });
   void painting.refresh();
+  await settle();
   for (let i = 1; i <= 20; i++) {
     wall.goal = { ...wall.goal, template: template(String(i)) };
     void painting.refresh();
+    await settle();
   }
   await answer();
   await answer();
@@ -51,12 +55,15 @@ test('a slider’s many values never queue: one round is under way, the next has
   expect(asked).toHaveLength(2);
 });
 
-test('all lists of a page are asked for in the same round', async () => {
+test('all lists of a page are asked for in the same round, the shortest first', async () => {
   const { painting, asked, shown, group, answer } = page();
   const now = template('T');
-  group('stage', { template: now, width: 800, photos: [photo(1)] });
   group('strip', { template: now, width: 76, photos: [photo(1), photo(2)] });
   void painting.refresh();
+  // In the same moment, after the round was asked for.
+  group('stage', { template: now, width: 800, photos: [photo(1)] });
+  void painting.refresh();
+  await settle();
   expect(asked.map(({ width, ids }) => [width, ids])).toEqual([[800, [1]], [76, [1, 2]]]); // prettier-ignore
   await answer();
   expect(shown).toEqual(['stage:1@800', 'strip:1@76', 'strip:2@76']);
@@ -100,6 +107,7 @@ test('what is asked for in the moment in which a round finds nothing more is pai
   const { painting, asked, group } = page();
   const list = group('list', { template: template('T'), width: 30, photos: [] });
   void painting.refresh();
+  await null;
   list.goal = { ...list.goal, photos: [photo(1)] };
   list.canvases.set(1, { dataset: {} } as unknown as HTMLCanvasElement);
   void painting.refresh();

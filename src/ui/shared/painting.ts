@@ -1,7 +1,8 @@
 /**
  * One scheduler paints all canvases of the page, wherever they are: one round is under way
  * at a time, changes that come meanwhile are joined into the next, so a fast slider never
- * builds a queue. All cutouts of a round appear in the same frame; blank ones come first.
+ * builds a queue. All cutouts of a list appear in the same frame, the shortest list's first: on
+ * the stage that is the large one, which follows the hand. Blank ones come before all others.
  */
 import type { Template } from '@/core/template';
 import type { Drawn, PreviewPhoto } from '@/preview';
@@ -49,12 +50,13 @@ export function createPainting(draw: Draw, paint: Paint) {
 
   /** What the next round paints of every group: what is blank, or all that is stale. */
   function wanted(): Wanted[] {
-    return [...groups].flatMap((group) => {
+    const all = [...groups].flatMap((group) => {
       const stale = staleOf(group);
       if (stale.length === 0) return [];
       const blank = stale.filter((photo) => !painted.has(group.canvases.get(photo.id)!));
       return [{ group, goal: group.goal, photos: blank.length > 0 ? blank.slice(0, AT_ONCE) : stale }];
     });
+    return all.sort((a, b) => a.photos.length - b.photos.length);
   }
 
   function show({ group, goal, photos }: Wanted, drawn: readonly Drawn[]): void {
@@ -78,8 +80,8 @@ export function createPainting(draw: Draw, paint: Paint) {
   async function rounds(): Promise<void> {
     for (let next = wanted(); next.length > 0; next = wanted()) {
       // All are asked at once: the workers keep what they compiled for one group for the others.
-      const drawn = await Promise.all(next.map(({ goal, photos }) => draw(goal.template, goal.width, photos)));
-      next.forEach((want, i) => show(want, drawn[i]!));
+      const paintOne = async (want: Wanted) => show(want, await draw(want.goal.template, want.goal.width, want.photos));
+      await Promise.all(next.map(paintOne));
     }
   }
 
@@ -94,6 +96,8 @@ export function createPainting(draw: Draw, paint: Paint) {
       again = true;
       if (busy) return;
       busy = true;
+      // Lists that are changed in the same moment take part in the same round.
+      await null;
       try {
         while (again) {
           again = false;
