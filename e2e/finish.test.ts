@@ -44,6 +44,22 @@ test('a finish is taken by one click, matches each photo, and is undone by one s
   await expect(page.getByRole('group', { name: 'Border 1' })).toHaveCount(0);
 });
 
+test('cutouts and finishes are looked at on one of the photos, which no file shows', async ({ page }) => {
+  await batchOf(page, 'On a photo', [await photoOf('red.png', RED, '#e0c020')]);
+  await page.getByRole('radio', { name: 'a photo', exact: true }).click();
+  const wall = page.getByRole('listbox', { name: 'Cutouts' });
+  await expect(async () => {
+    // The photo's own ground, seen beside the cutout.
+    const { data, width } = PNG.sync.read(await wall.screenshot());
+    const k = (5 * width + width - 30) * 4;
+    expect([0xe0 - data[k]!, 0xc0 - data[k + 1]!, 0x20 - data[k + 2]!].every((off) => Math.abs(off) < 6)).toBe(true);
+  }).toPass();
+  await page.getByRole('button', { name: /^Finish/ }).click();
+  await expect(page.locator('.look-ground').first()).toHaveCSS('background-image', /\/proxy\/512"\)$/);
+  const { data } = PNG.sync.read((await exported(page)).get('red-tile.png')!);
+  expect(data[3]).toBe(0);
+});
+
 test('a mat makes the picture larger, and a caption in it says each photo’s name', async ({ page }) => {
   await batchOf(page, 'Cards', [await photoOf('first.png', RED), await photoOf('a-second.png', BLUE)]);
   await page.getByRole('button', { name: /^Finish/ }).click();

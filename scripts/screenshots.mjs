@@ -71,6 +71,7 @@ const PICTURES = {
       await page.getByRole('listbox', { name: 'Cutouts' }).getByRole('option').first().click();
       await page.keyboard.press('Enter');
       await page.getByText('True size').waitFor();
+      await page.waitForFunction(() => [...document.querySelectorAll('.easel-side canvas')].every((one) => one.width > 1)); // prettier-ignore
     },
   ],
   first: [

@@ -1,33 +1,49 @@
 'use client';
-import { useId, useState } from 'react';
+import { useId, useState, type CSSProperties } from 'react';
 import { Overlay, Popover } from 'react-bootstrap';
 import { z } from 'zod';
+import type { PhotoRow } from '@/server/services';
 import { ColourField, opaqueHex } from '../paint/colour-field';
 import { createKept } from '../shared/kept';
 import { WhatIs } from '../shared/what-is';
 import { useRoving } from '../shared/use-roving';
 
-/** The ground behind cutouts: the transparency grid or a colour. Only for looking; never exported. */
-export type Ground = 'grid' | `#${string}`;
+/** The ground behind cutouts: the transparency grid, one of the photos, or a colour. Only for looking; never exported. */
+export type Ground = 'grid' | 'photo' | `#${string}`;
 
 const GROUNDS: readonly (readonly [Ground, string])[] = [
   ['grid', 'transparency grid'],
   ['#ffffff', 'white'],
-  ['#e6e6e6', 'light grey'],
   ['#c9c9c9', 'grey'],
   ['#6e6e6e', 'dark grey'],
   ['#111111', 'black'],
+  ['photo', 'a photo'],
 ];
 const FIRST_OWN: Ground = '#b5482f';
 /** Own colours that can be taken again. */
 const LAST = 6;
 
-const colour = z.custom<Ground>((v) => v === 'grid' || (typeof v === 'string' && /^#[0-9a-f]{6}$/.test(v)));
+const colour = z.custom<Ground>(
+  (v) => v === 'grid' || v === 'photo' || (typeof v === 'string' && /^#[0-9a-f]{6}$/.test(v)),
+);
 const kept = createKept('ground', z.object({ ground: colour, own: z.array(colour) }), { ground: '#c9c9c9', own: [] });
 
 const isOwn = (ground: Ground) => GROUNDS.every(([value]) => value !== ground);
 
-export const groundStyle = (ground: Ground) => (ground === 'grid' ? undefined : { background: ground });
+/** The grid and the photo are the style sheet's. */
+export const groundStyle = (ground: Ground) => (ground.startsWith('#') ? { background: ground } : undefined);
+
+type Seen = Pick<PhotoRow, 'sha256' | 'sight'>;
+
+const plainness = ({ sight }: Seen): number => sight?.ground.plain ?? 1;
+
+/** What a screen with photos shows where the ground is one of them: the least plain, for that is what is hard to stand out from. */
+export const groundPhoto = (photos: readonly Seen[]): CSSProperties => {
+  const [first, ...others] = photos;
+  if (!first) return {};
+  const { sha256 } = others.reduce((least, one) => (plainness(one) < plainness(least) ? one : least), first);
+  return { '--ground-photo': `url("/api/photos/${sha256}/proxy/512")` } as CSSProperties;
+};
 
 export function useGround() {
   const { ground } = kept.useValue();

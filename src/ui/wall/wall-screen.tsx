@@ -38,7 +38,7 @@ import { keepHistory, recallHistory } from '../history/kept-history';
 import { TemplatePanel } from '../template/template-panel';
 import { createTemplateStore } from '../template/store';
 import { useAutosave } from '../template/use-autosave';
-import { useGround } from './ground-picker';
+import { groundPhoto, useGround } from './ground-picker';
 import { Average } from './average';
 import { TrialNote } from './trial-note';
 import { CentreSide } from './centre-side';
@@ -129,6 +129,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     () => countedTiles(photos).flatMap(({ review, words: own }) => (review === 'out' ? [] : [own])),
     [photos],
   );
+  const grounded = useMemo(() => groundPhoto(photos), [photos]);
   // Finishes are shown on a photo that nothing is wrong with.
   const example = counted.find(({ id }) => !toLookAt.byPhoto.has(id)) ?? counted[0];
   const subtitles = stepWords({
@@ -143,7 +144,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   return (
     <LocksContext value={locks}>
       <FieldsContext value={batch.fields}>
-        <main className="bench" ref={screen}>
+        <main className="bench" ref={screen} style={grounded}>
           <StepsBar
             name={batch.name}
             save={state}
