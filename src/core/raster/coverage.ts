@@ -84,11 +84,12 @@ function addClipped(row: Float64Array, width: number, xa: number, xb: number, he
 type Stretches = { readonly from: number[]; readonly to: number[]; count: number };
 
 /** Notes that the sum changes somewhere in the pixels that a piece between `xa` and `xb` touches. */
-function note({ from, to }: Stretches, count: number, xa: number, xb: number, width: number): void {
+function note(stretches: Stretches, xa: number, xb: number, width: number): void {
+  const { from, to } = stretches;
   const begin = Math.max(0, Math.min(Math.floor(Math.min(xa, xb)), width));
   // All that lies left of the window counts in its first pixel.
   const end = Math.min(Math.max(1, Math.ceil(Math.max(xa, xb)) + 1), width);
-  let k = count;
+  let k = stretches.count++;
   for (; k > 0 && from[k - 1]! > begin; k--) {
     from[k] = from[k - 1]!;
     to[k] = to[k - 1]!;
@@ -123,7 +124,7 @@ export function coverage(polygons: readonly Polygon[], window: PixelWindow): Flo
       const slope = (x1 - x0) / (y1 - y0);
       const [xa, xb] = [x0 + (top - y0) * slope, x0 + (bottom - y0) * slope];
       addClipped(row, width, xa, xb, (bottom - top) * direction);
-      note(stretches, stretches.count++, xa, xb, width);
+      note(stretches, xa, xb, width);
     }
     fillRow(out, y * width, width, row, stretches);
   }

@@ -88,34 +88,33 @@ export function nearestSides(
         }
     }
   }
-  // A pixel takes what its neighbours of the row before and beside it have, wherever that is nearer.
+  /** Along a stretch of a row a pixel takes what the one `beside` it has, and the three in the row `before` it (0: there is none), wherever that is nearer. */
+  const handOn = (y: number, from: number, to: number, beside: -1 | 1, before: number) => {
+    for (let x = from; x !== to; x -= beside) {
+      const i = y * width + x;
+      let side = nearest[i]!;
+      let d = best[i]!;
+      for (let n = x + beside < 0 || x + beside >= width ? 1 : 0; n < (before === 0 ? 1 : 4); n++) {
+        if ((n === 1 && x === 0) || (n === 3 && x === width - 1)) continue;
+        const other = nearest[n === 0 ? i + beside : i + before + n - 2]!;
+        if (other < 0 || other === side) continue;
+        const far = squared(other, left + x + 0.5, top + y + 0.5);
+        if (far >= d) continue;
+        d = far;
+        side = other;
+      }
+      nearest[i] = side;
+      best[i] = d;
+    }
+  };
   const spans = spansOf(asked, width, height);
   for (const way of [1, -1])
     for (let row = 0; row < height; row++) {
       const y = way > 0 ? row : height - 1 - row;
-      const before = row === 0 ? 0 : -way * width;
       const own = spans[y]!;
-      for (const beside of [-1, 1])
-        for (let s = 0; s < own.length; s += 2) {
-          const [from, to] = beside < 0 ? [own[s]!, own[s + 1]!] : [own[own.length - s - 1]! - 1, own[own.length - s - 2]! - 1]; // prettier-ignore
-          for (let x = from; x !== to; x -= beside) {
-            const i = y * width + x;
-            let side = nearest[i]!;
-            let d = best[i]!;
-            // Beside, then the three of the row before, which count once.
-            for (let n = x + beside < 0 || x + beside >= width ? 1 : 0; n < (before !== 0 && beside < 0 ? 4 : 1); n++) {
-              if ((n === 1 && x === 0) || (n === 3 && x === width - 1)) continue;
-              const other = nearest[n === 0 ? i + beside : i + before + n - 2]!;
-              if (other < 0 || other === side) continue;
-              const far = squared(other, left + x + 0.5, top + y + 0.5);
-              if (far >= d) continue;
-              d = far;
-              side = other;
-            }
-            nearest[i] = side;
-            best[i] = d;
-          }
-        }
+      for (let s = 0; s < own.length; s += 2) handOn(y, own[s]!, own[s + 1]!, -1, row === 0 ? 0 : -way * width);
+      // And back: the row before counts once.
+      for (let s = own.length - 2; s >= 0; s -= 2) handOn(y, own[s + 1]! - 1, own[s]! - 1, 1, 0);
     }
   return { side: nearest, squared: best };
 }
