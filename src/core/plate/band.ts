@@ -23,7 +23,7 @@ export type BandScene = EdgeScene &
     readonly light: Light;
     /** Of an outline's offsets those that lie along the shape. */
     readonly alongShape: (polygons: readonly Polygon[]) => readonly Polygon[];
-    /** Of each border the band that was worked out last: its echoes are drawn from it, too. */
+    /** Of each border with echoes the band that was worked out last: they are drawn from it, too. */
     readonly bands: Map<Border, Band>;
   };
 
@@ -116,6 +116,8 @@ export function bandMaker(border: Border, scene: BandScene): (window: PixelWindo
       stands: relief && beside && { places: beside.places, slopes: slopesOf(relief, width * scale, scale, beside, texture) }, // prettier-ignore
     };
   };
+  // Echoes alone ask for a band again; of all others nothing is kept.
+  if (!border.echo) return made;
   return (window) => {
     const known = scene.bands.get(border);
     if (known?.window === window) return known;
