@@ -1,6 +1,6 @@
 /** What was compiled for a template, kept for the next drawing of it: a few plates and placers, by what they depend on. */
 import { placer, type Placer } from '../core/placement';
-import { compilePlain, compileSheet, finishOf, photosBehind, picksOf, type Plate } from '../core/plate';
+import { compilePlain, compileSheet, finishOf, letteringKey, letteringOf, photosBehind, picksOf, type Lettering, type Plate } from '../core/plate'; // prettier-ignore
 import { hasSlots, type Template } from '../core/template';
 
 /** Pixels of plates: the sizes of one template that are on screen at a time, and those of the one before. */
@@ -9,6 +9,11 @@ const PIXELS = 8_000_000;
 const PLATES = 8;
 const FINISHES = 60;
 const PLACERS = 4;
+/** Captions on so many cutouts, or more while all their pixels are no more than this. */
+const LETTERINGS = 60;
+const LETTERING_PIXELS = 4_000_000;
+/** What one without any would come to. */
+const LEAST_LETTERING = 1000;
 
 /** The most recently used of what is made by key: so many of them, or more while they weigh little. */
 function kept<T>(most: number, heaviest = 0, weigh: (value: T) => number = () => 0) {
@@ -36,6 +41,9 @@ const pixelsOf = ({ width, height, made, over }: Plate): number =>
 const plates = kept<Plate>(PLATES, PIXELS, pixelsOf);
 const finishes = kept<Plate['finish']>(FINISHES);
 const placers = kept<Placer>(PLACERS);
+const letterings = kept<Lettering | null>(LETTERINGS, LETTERING_PIXELS, (one) =>
+  [one?.letters, one?.mark].reduce((sum, covered) => sum + (covered?.mask?.length ?? 0), LEAST_LETTERING),
+);
 
 /** The plate for pictures `width` pixels wide; the centring rule does not change it. Of a template with slots each slot's is kept by itself. */
 export const plateFor = (template: Template, width: number, withBare: boolean): Plate =>
@@ -104,3 +112,7 @@ export function placerFor(template: Template): Placer {
   const slots = template.slots.map((slot) => [slot.shape, outlined(slot.edge), slot.centring]);
   return placers(JSON.stringify([frame, shape, mode, outlined(edge), centring, slots]), () => placer(template));
 }
+
+/** A caption's letters on the plate's picture; what they are painted with does not change them. */
+export const letteringFor: typeof letteringOf = (plate, caption, fields) =>
+  letterings(letteringKey(plate, caption, fields), () => letteringOf(plate, caption, fields));

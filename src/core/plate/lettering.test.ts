@@ -6,7 +6,7 @@ import { bringFonts, fontAtHand } from '../letters';
 import { lettersPath } from '../letters/reader';
 import { resvgPathCoverage } from '../testing/reference';
 import { noiseOn, squareTemplate } from '../testing/drawn';
-import { compile, compose, layoutCaption, writeCaptions } from '.';
+import { compile, compose, layoutCaption, letteringKey, letteringOf, writeCaptions } from '.';
 
 const SIDE = 400;
 const read = (path: string) => new Uint8Array(readFileSync(`public/fonts/${path}`));
@@ -114,6 +114,25 @@ test('a picked colour and a gradient paint letters', () => {
   const { out } = written({ text: 'H', size: 200, at: [200, 300], paint: ramp });
   expect(stem(out, 180)![0]).toBeLessThan(70);
   expect(stem(out, 290)![0]).toBeGreaterThan(200);
+});
+
+test('letters laid once are written again in any paint; whatever moves them has another key', () => {
+  const look = { text: 'Jug {index}', size: 60, at: [200, 300], mark: { room: 8, paint: '#ffffff' } } as const;
+  const plain = written(look).plate;
+  const kept = letteringOf(plain, plain.captions[0]!, fields)!;
+  const key = (more: object, width = SIDE) => {
+    const { plate } = written({ ...look, ...more }, width);
+    return letteringKey(plate, plate.captions[0]!, fields);
+  };
+  const painted = { paint: { kind: 'picked' }, mark: { room: 8, paint: '#00000080' } } as const;
+  expect(key(painted)).toBe(key({}));
+  const others = [{ text: 'Jug 3' }, { size: 61 }, { at: [200, 301] }, { mark: { room: 9, paint: '#ffffff' } }, { font: 'script' }, { maxWidth: 90 }]; // prettier-ignore
+  expect(new Set([key({}), key({}, SIDE / 2), ...others.map((more) => key(more))]).size).toBe(others.length + 2);
+
+  const anew = written({ ...look, ...painted });
+  const out = compose(anew.plate, noiseOn(anew.plate, 1));
+  writeCaptions(anew.plate, { fields, colours: [[1, 0, 0]] }, out, () => kept);
+  expect(Buffer.compare(Buffer.from(out), Buffer.from(anew.out))).toBe(0);
 });
 
 test('fonts are read once', async () => {

@@ -173,22 +173,58 @@ function letterMask(letters: readonly Polygon[][], band: PixelWindow): Float32Ar
 /** What is known of a photo that is written about. */
 export type Told = { readonly fields: Fields; readonly colours: PickedColours };
 
+/** What some outlines cover of a picture. */
+type Covered = {
+  readonly parts: readonly Polygon[][];
+  readonly outline: readonly Polygon[];
+  readonly window: PixelWindow;
+  /** How much of each pixel of the window; null of one so large that it is worked out band by band. */
+  readonly mask: Float32Array | null;
+};
+
+/** What a caption covers of a picture, whatever it is painted with: its letters, and the mark that they stand on. */
+export type Lettering = { readonly letters: Covered | null; readonly mark: Covered | null };
+
+function coveredBy(parts: readonly Polygon[][], plate: Plate): Covered | null {
+  const outline = parts.flat();
+  const window = windowAround(outline, plate);
+  if (!window) return null;
+  const isOneBand = [...bandsOf(window)].length === 1;
+  return { parts, outline, window, mask: isOneBand ? letterMask(parts, window) : null };
+}
+
+/** Lays a caption's letters and mark on the plate's picture; null where it says nothing. */
+export function letteringOf(plate: Plate, caption: Caption, fields: Fields): Lettering | null {
+  const layout = layoutCaption(caption, fields);
+  if (!layout) return null;
+  const { scale, origin } = plate;
+  const toPixels = [scale, 0, 0, scale, origin[0] * scale, origin[1] * scale] as const;
+  const mark = layout.mark && flatten(mapOutline(layout.mark, toPixels), 1);
+  return { letters: coveredBy(lettersOf(layout, plate), plate), mark: mark && coveredBy([mark], plate) };
+}
+
+/** Letterings with the same key are the same. */
+export function letteringKey({ scale, origin, width, height }: Plate, caption: Caption, fields: Fields): string {
+  const { mark } = caption;
+  const unpainted = { ...caption, paint: null, mark: mark && { ...mark, paint: null } };
+  return JSON.stringify([unpainted, filled(caption.text, fields), scale, origin, width, height]);
+}
+
 /** Lays a paint over a finished cutout, as far as something covers each pixel; the pixels that it may touch. */
 function laidOver(
   plate: Plate,
   paint: AreaPaint,
-  parts: readonly Polygon[][],
+  covered: Covered | null,
   { colours }: Told,
   out: Uint8ClampedArray,
 ): PixelWindow | null {
-  const outline = parts.flat();
-  const window = isClear(paint) ? null : windowAround(outline, plate);
-  if (!window) return null;
+  if (!covered || isClear(paint)) return null;
+  const { parts, outline, window } = covered;
   const { scale, picks, origin } = plate;
   const corner = [origin[0] * scale, origin[1] * scale] as const;
   const [scratch, at] = [new Float32Array(window.width), new Int32Array(window.width)];
   for (const band of bandsOf(window)) {
-    const mask = letterMask(parts, band);
+    const mask = covered.mask ?? letterMask(parts, band);
     const laid = paintRows(paint, 1, { outline, box: boxOf(outline), scale, window: band, picks, corner });
     for (let y = 0, i = 0; y < band.height; y++) {
       fillPaint(laid, band.left, band.top + y, band.width, scratch, at);
@@ -212,25 +248,28 @@ function laidOver(
 }
 
 /** A caption with the mark that it stands on; the pixels that it may touch. */
-function writeOne(plate: Plate, caption: Caption, told: Told, out: Uint8ClampedArray): PixelWindow | null {
-  const layout = layoutCaption(caption, told.fields);
-  if (!layout) return null;
-  const { scale, origin } = plate;
-  const toPixels = [scale, 0, 0, scale, origin[0] * scale, origin[1] * scale] as const;
-  const mark = layout.mark && flatten(mapOutline(layout.mark, toPixels), 1);
-  const below = mark && caption.mark ? laidOver(plate, caption.mark.paint, [mark], told, out) : null;
-  const letters = laidOver(plate, caption.paint, lettersOf(layout, plate), told, out);
-  return below && letters ? windowOfBoth(below, letters) : (below ?? letters);
+function writeOne(
+  plate: Plate,
+  caption: Caption,
+  { letters, mark }: Lettering,
+  told: Told,
+  out: Uint8ClampedArray,
+): PixelWindow | null {
+  const below = caption.mark && laidOver(plate, caption.mark.paint, mark, told, out);
+  const written = laidOver(plate, caption.paint, letters, told, out);
+  return below && written ? windowOfBoth(below, written) : (below ?? written);
 }
 
 /**
  * Writes the plate's captions on a finished cutout.
  *
+ * @param lay what lays each of them on the picture: `letteringOf`, or what keeps what it answered
  * @returns the pixels that are not fully transparent now
  */
-export function writeCaptions(plate: Plate, told: Told, out: Uint8ClampedArray): PixelWindow {
+export function writeCaptions(plate: Plate, told: Told, out: Uint8ClampedArray, lay = letteringOf): PixelWindow {
   return plate.captions.reduce((inked, caption) => {
-    const window = writeOne(plate, caption, told, out);
+    const lettering = lay(plate, caption, told.fields);
+    const window = lettering && writeOne(plate, caption, lettering, told, out);
     return window ? windowOfBoth(inked, window) : inked;
   }, plate.inked);
 }

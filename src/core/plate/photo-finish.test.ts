@@ -2,6 +2,7 @@ import { parseTemplate } from '../template';
 import { seededBytes, smoothPhoto } from '../testing/photos';
 import { compile } from './compile';
 import { compose } from './compose';
+import { finishedPhoto } from './runs';
 import { sharedPlate, type Plate } from './plate';
 
 const SIZE = 240;
@@ -53,6 +54,22 @@ test('the same on memory that threads share', () => {
   const photo = smoothPhoto(plate.photoWindow.width, plate.photoWindow.height);
   const copy = structuredClone(sharedPlate(plate));
   expect(Buffer.compare(Buffer.from(withPhoto(copy, photo)), Buffer.from(withPhoto(plate, photo)))).toBe(0);
+});
+
+test('a photo with its finish on comes out on every plate with that finish as one without does', () => {
+  const picked = { ...FULL, tints: [...FULL.tints, { paint: { kind: 'picked' }, blend: 'soft-light', opacity: 0.4 }] };
+  const own = compile(template(picked), SIZE);
+  const { photoWindow: window } = own;
+  const data = seededBytes(window.width * window.height * 4, 3).map((v, i) => (i % 4 === 3 ? 255 - (i % 7 === 0 ? 90 : 0) : v)); // prettier-ignore
+  const photo = { data, window, opaque: false };
+  const colours = [[0.2, 0.6, 0.9]] as const;
+  const finished = finishedPhoto(own, photo, colours);
+  for (const more of [{}, { reflection: {} }, { shadows: [FULL.shadows[0]!, { y: 40 }], borders: [{ width: 6, paint: '#ff0000' }] }]) {
+    const plate = compile(template({ ...picked, ...more }), SIZE, null, true);
+    expect(plate.photoWindow).toEqual(window);
+    const [wanted, got] = [photo, finished].map((one) => Buffer.from(compose(plate, one, colours)));
+    expect(Buffer.compare(got!, wanted!)).toBe(0);
+  }
 });
 
 test('filters change the photo alone, not the border on it', () => {

@@ -14,7 +14,26 @@ export type PhotoPixels = {
   readonly opaque: boolean;
   /** What the plate wants of it behind, layer by layer (`behindPixels`). */
   readonly behind?: readonly BehindPixels[];
+  /** True where the plate's finish is on them already. */
+  readonly isFinished?: boolean;
 };
+
+/** The photo with the plate's finish on it, as every plate with the same finish shows it. */
+export function finishedPhoto(
+  { finish, photoWindow: window }: Plate,
+  photo: PhotoPixels,
+  colours: PickedColours,
+): PhotoPixels {
+  if (!finish) return photo;
+  const { left, top, width, height } = window;
+  const read = photoReader(photo, finishWith(finish, colours));
+  const data = new Uint8ClampedArray(width * height * 4);
+  for (let y = 0; y < height; y++) {
+    const { bytes, p } = read(left, top + y, width);
+    data.set(bytes.subarray(p, p + width * 4), y * width * 4);
+  }
+  return { ...photo, data, window, isFinished: true };
+}
 
 /** Gives parts of rows of a photo behind, or of a picture made of such. */
 export type Reader = (x: number, y: number, n: number) => Uint8ClampedArray;
@@ -111,7 +130,8 @@ export function runWriter(
   colours: PickedColours,
 ): WriteRun {
   const { runs, mixed, width, mirror } = plate;
-  const read = photo && photoReader(photo, plate.finish && finishWith(plate.finish, colours));
+  const finish = photo?.isFinished ? null : plate.finish;
+  const read = photo && photoReader(photo, finish && finishWith(finish, colours));
   const { top, height } = plate.photoWindow;
   const isSeen = (y: number) => y >= top && y < top + height;
   return (run, m, out, k) => {

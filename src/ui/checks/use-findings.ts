@@ -6,7 +6,7 @@ import type { PhotoRow } from '@/server/services';
 import { NO_FINDINGS, withChange, type PhotoFindings } from './photo-findings';
 
 /** How long a template has to stay as it is before photos are checked anew, ms: a slider's many values are not all checked. */
-const SETTLED = 120;
+const SETTLED = 400;
 
 function useSettled<T>(value: T): T {
   const [settled, setSettled] = useState(value);

@@ -1,0 +1,163 @@
+/** Photos' pixels as a plate wants them, kept for the next drawing that leaves them as they are. */
+import { flatSpread, isPlain, pixelRect, scaledSize, seenPart, toScaled, type Placed } from '../core/placement';
+import { behindPixels, finishedPhoto, onPlate, rectBehind, type BehindPixels, type PhotoPixels, type PickedColours, type Plate } from '../core/plate'; // prettier-ignore
+import { continued, resample, type Outside, type PixelWindow } from '../core/raster';
+import type { PreviewPhoto } from './protocol';
+import { proxyFor } from './proxies';
+
+/** Placed pixels kept for the next change of border or shadow, which leaves them as they are. */
+const PLACED_KEPT = 400;
+const placed = new Map<string, { key: string; pixels: PhotoPixels }>();
+
+/** A photo is kept once for each slot that it lies in. */
+const keptAs = ({ id, slot }: PreviewPhoto) => `${id} ${slot ?? 0}`;
+
+let canvas: OffscreenCanvas | null = null;
+
+/** How a photo is scaled: for the screen as well as can be; for a mean of many four times as quickly. */
+export type Smoothing = 'high' | 'low';
+
+/** The part of `rect` that lies in the picture. */
+function visiblePart(rect: PixelWindow, { width, height }: Plate): PixelWindow {
+  const left = Math.max(rect.left, 0);
+  const top = Math.max(rect.top, 0);
+  const right = Math.min(rect.left + rect.width, width);
+  const bottom = Math.min(rect.top + rect.height, height);
+  return { left, top, width: Math.max(right - left, 1), height: Math.max(bottom - top, 1) };
+}
+
+/** The part `window` of the whole photo drawn at `rect`, mirrored if it is. */
+function drawnPart(
+  bitmap: ImageBitmap,
+  rect: PixelWindow,
+  window: PixelWindow,
+  mirror: boolean,
+  smoothing: Smoothing,
+): Uint8ClampedArray {
+  canvas ??= new OffscreenCanvas(1, 1);
+  if (canvas.width < window.width) canvas.width = window.width;
+  if (canvas.height < window.height) canvas.height = window.height;
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.imageSmoothingQuality = smoothing;
+  const [left, top] = [rect.left - window.left, rect.top - window.top];
+  if (mirror) context.setTransform(-1, 0, 0, 1, 2 * left + rect.width, 0);
+  context.drawImage(bitmap, left, top, rect.width, rect.height);
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  return context.getImageData(0, 0, window.width, window.height).data;
+}
+
+async function pixelsFor(
+  photo: PreviewPhoto,
+  inFrame: Placed,
+  plate: Plate,
+  outside: Outside,
+  smoothing: Smoothing,
+): Promise<PhotoPixels> {
+  const { photoWindow, scale } = plate;
+  const placement = onPlate(inFrame, plate);
+  if (isPlain(photo, placement, scale, photoWindow)) {
+    const rect = pixelRect(photo, placement, scale, photoWindow);
+    const window = visiblePart(rect, plate);
+    const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
+    return { data: drawnPart(bitmap, rect, window, placement.mirror, smoothing), window, opaque: true };
+  }
+  const flat = flatSpread(photo, placement, scale, photoWindow, outside);
+  if (flat) {
+    const { rect, part } = flat;
+    const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
+    const data = continued(
+      drawnPart(bitmap, rect, part, placement.mirror, smoothing),
+      part,
+      rect,
+      photoWindow,
+      flat.outside,
+    );
+    return { data, window: photoWindow, opaque: true };
+  }
+  const size = scaledSize(photo, placement, scale);
+  const map = toScaled(placement, size, scale);
+  const part = seenPart(size, photoWindow, map, outside);
+  const bitmap = await proxyFor(photo.sha256, Math.max(size.width, size.height));
+  const data = drawnPart(bitmap, { left: 0, top: 0, ...size }, part, placement.mirror, smoothing);
+  const seen = resample({ data, part, ...size }, photoWindow, map, outside);
+  return { data: seen, window: photoWindow, opaque: outside.kind !== 'none' };
+}
+
+export async function placedPixels(
+  photo: PreviewPhoto,
+  placement: Placed,
+  plate: Plate,
+  outside: Outside,
+  smoothing: Smoothing,
+): Promise<PhotoPixels> {
+  // What is drawn for a mean is not asked for again.
+  if (smoothing === 'low') return pixelsFor(photo, placement, plate, outside, smoothing);
+  const { scale, angle, x, y, mirror } = placement;
+  const { photoWindow: w } = plate;
+  const key = JSON.stringify([scale, angle, x, y, mirror, w, plate.width, plate.height, plate.origin, outside]);
+  const known = placed.get(keptAs(photo));
+  if (known?.key === key) return known.pixels;
+  const pixels = await pixelsFor(photo, placement, plate, outside, smoothing);
+  if (plate.width * plate.height < 500_000) {
+    placed.delete(keptAs(photo));
+    placed.set(keptAs(photo), { key, pixels });
+    if (placed.size > PLACED_KEPT) placed.delete(placed.keys().next().value!);
+  }
+  return pixels;
+}
+
+/** Photos with their finish on, kept while neither changes. */
+const FINISHED_KEPT = 200;
+type Finished = { readonly pixels: PhotoPixels; readonly finish: Plate['finish']; readonly colours: string; done: PhotoPixels | null }; // prettier-ignore
+const finished = new Map<string, Finished>();
+
+/** A photo with its finish on, if that has been asked before: of a finish on the move nothing would be seen again. */
+export function finishedPixels(
+  photo: PreviewPhoto,
+  plate: Plate,
+  pixels: PhotoPixels,
+  picked: PickedColours,
+): PhotoPixels {
+  const { finish } = plate;
+  // Only what is kept is the same the next time.
+  if (!finish || placed.get(keptAs(photo))?.pixels !== pixels) return pixels;
+  const colours = JSON.stringify(picked);
+  const known = finished.get(keptAs(photo));
+  if (known?.pixels === pixels && known.finish === finish && known.colours === colours)
+    return (known.done ??= finishedPhoto(plate, pixels, picked));
+  finished.delete(keptAs(photo));
+  finished.set(keptAs(photo), { pixels, finish, colours, done: null });
+  if (finished.size > FINISHED_KEPT) finished.delete(finished.keys().next().value!);
+  return pixels;
+}
+
+/** Bytes of a photo's pictures behind above which they are not kept. */
+const MOST_BEHIND_KEPT = 1_000_000;
+
+/** What a photo shows behind, kept for the next change of anything else. */
+const behindKept = new Map<number, { key: string; pixels: readonly BehindPixels[] }>();
+
+/** The photo once more for every layer behind. */
+export async function pixelsBehind(
+  photo: PreviewPhoto,
+  { mirror }: Placed,
+  { behind }: Plate,
+): Promise<readonly BehindPixels[]> {
+  if (behind.length === 0) return [];
+  const key = JSON.stringify([photo.sha256, mirror, behind]);
+  const known = behindKept.get(photo.id);
+  if (known?.key === key) return known.pixels;
+  const pixels: BehindPixels[] = [];
+  for (const layer of behind) {
+    const rect = rectBehind(photo, layer);
+    const bitmap = await proxyFor(photo.sha256, Math.max(rect.width, rect.height));
+    const window = { left: 0, top: 0, width: layer.width, height: layer.height };
+    pixels.push(behindPixels(drawnPart(bitmap, rect, window, mirror, 'high'), layer));
+  }
+  // Of a large picture only its own next drawing would have them again.
+  if (pixels.reduce((sum, { length }) => sum + length, 0) > MOST_BEHIND_KEPT) return pixels;
+  behindKept.delete(photo.id);
+  behindKept.set(photo.id, { key, pixels });
+  if (behindKept.size > PLACED_KEPT) behindKept.delete(behindKept.keys().next().value!);
+  return pixels;
+}
