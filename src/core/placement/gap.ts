@@ -2,18 +2,28 @@
 import { polygonArea, type Polygon } from '../shape';
 import type { Bounds, Point } from './placement';
 
-/** What of a polygon lies on the inner side of an upright or level line; its signed area is right even where it falls apart (Sutherland and Hodgman 1974). */
+/**
+ * What of a polygon lies on the inner side of an upright or level line; its signed area is right even where it falls
+ * apart (Sutherland and Hodgman 1974). In plain loops: every photo of a wall asks for it at every move of the shape.
+ */
 function clipped(polygon: Polygon, axis: 0 | 1, at: number, sign: 1 | -1): Polygon {
-  const inside = (p: Point) => sign * (p[axis] - at) >= 0;
+  let first = 0;
+  while (first < polygon.length && sign * (polygon[first]![axis] - at) >= 0) first++;
+  if (first === polygon.length) return polygon;
   const out: Point[] = [];
-  polygon.forEach((from, i) => {
-    const to = polygon[(i + 1) % polygon.length]!;
-    if (inside(from)) out.push(from);
-    if (inside(from) !== inside(to)) {
+  let from = polygon[polygon.length - 1]!;
+  let wasInside = sign * (from[axis] - at) >= 0;
+  for (let i = 0; i < polygon.length; i++) {
+    const to = polygon[i]!;
+    const isInside = sign * (to[axis] - at) >= 0;
+    if (isInside !== wasInside) {
       const t = (at - from[axis]) / (to[axis] - from[axis]);
       out.push([from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t]);
     }
-  });
+    if (isInside) out.push(to);
+    from = to;
+    wasInside = isInside;
+  }
   return out;
 }
 
@@ -22,8 +32,10 @@ export function uncoveredShare(polygons: readonly Polygon[], [left, top, right, 
   let [all, within] = [0, 0];
   for (const polygon of polygons) {
     all += polygonArea(polygon);
-    const [a, b] = [clipped(polygon, 0, left, 1), [right, top, bottom] as const];
-    const seen = clipped(clipped(clipped(a, 0, b[0], -1), 1, b[1], 1), 1, b[2], -1);
+    let seen = clipped(polygon, 0, left, 1);
+    if (seen.length > 2) seen = clipped(seen, 0, right, -1);
+    if (seen.length > 2) seen = clipped(seen, 1, top, 1);
+    if (seen.length > 2) seen = clipped(seen, 1, bottom, -1);
     if (seen.length > 2) within += polygonArea(seen);
   }
   const share = 1 - within / all;

@@ -52,10 +52,11 @@ export function centroidOf(outline: Outline): Point {
 /** Signed area of a polygon by the shoelace formula. */
 export function polygonArea(polygon: Polygon): number {
   let twice = 0;
-  polygon.forEach(([x, y], i) => {
-    const [nx, ny] = polygon[(i + 1) % polygon.length]!;
-    twice += x * ny - nx * y;
-  });
+  let from = polygon[polygon.length - 1];
+  for (const to of polygon) {
+    twice += from![0] * to[1] - to[0] * from![1];
+    from = to;
+  }
   return twice / 2;
 }
 

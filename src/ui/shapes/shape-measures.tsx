@@ -4,8 +4,9 @@ import { areaShare, measureOutline, thinnestPart, type Outline } from '@/core/sh
 import { tooThin } from '@/core/checks';
 import { templateOutline, type Template } from '@/core/template';
 import { FindingMark } from '../shared/finding-mark';
+import { amount } from '../shared/words';
 
-const number = (v: number) => (Math.round(v * 100) / 100).toLocaleString('en-GB');
+const number = (v: number) => amount(Math.round(v * 100) / 100);
 
 function Measures({ outline, template }: { outline: Outline; template: Template }) {
   const { unit } = template.frame;

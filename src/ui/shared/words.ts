@@ -1,7 +1,11 @@
 /** Numbers in words. */
 
-/** A count as people write it: 2,000. */
-export const amount = (n: number) => n.toLocaleString('en-GB');
+const numbers = new Intl.NumberFormat('en-GB');
+const days = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' });
+const times = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** A number as people write it: 2,000. */
+export const amount = (n: number) => numbers.format(n);
 
 export const plural = (n: number, one: string, many = `${one}s`) => `${amount(n)} ${n === 1 ? one : many}`;
 
@@ -13,10 +17,9 @@ export function fileSize(bytes: number): string {
 }
 
 /** A day as people write it: 26 November. */
-export const day = (time: number) => new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'long' });
+export const day = (time: number) => days.format(time);
 
 /** Who made something, after when; nothing where nobody signed in. */
 export const byWhom = (name: string | null) => (name === null ? '' : `, ${name}`);
 
-export const when = (time: number) =>
-  new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+export const when = (time: number) => times.format(time);
