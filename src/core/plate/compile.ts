@@ -239,7 +239,11 @@ export function compilePlain(
   const place = stands ? mirrorOf(template.reflection, standing, scale) : null;
   // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
   const area = template.mat.paint === null ? box : inner;
-  const shadowsOf = (of: readonly Caster[], window: PixelWindow): Stack['shadows'] =>
+  const shadowsOf = (
+    of: readonly Caster[],
+    window: PixelWindow,
+    unseen: Float32Array | null = null,
+  ): Stack['shadows'] =>
     casting.map(({ shadow, colour }) => ({
       colour,
       mask:
@@ -250,7 +254,7 @@ export function compilePlain(
               scale,
               window,
             )
-          : shadowMask(of, shadow, scale, window),
+          : shadowMask(of, shadow, scale, window, unseen),
     }));
   const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, sceneFor, echoed) : null;
   const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner, box, frame: inner });
@@ -280,7 +284,8 @@ export function compilePlain(
       ...cutout,
       ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
       before: [...onCutout(window, cutout), ...top.coats(window)],
-      shadows: shadowsOf(casters, window),
+      // The photo hides what falls on the ground behind it, unless the same shadows are asked for without it.
+      shadows: shadowsOf(casters, window, part || withBare ? null : hiddenBy(cutout)),
       mirrored: place && mirrored(place, window, cutoutIn, [echoesBehind, onCutout]),
     };
   };
@@ -315,6 +320,11 @@ export function compilePlain(
 }
 
 const NO_MAT: Template['mat'] = { top: 0, right: 0, bottom: 0, left: 0, paint: null };
+
+/** Where a cutout's photo lets nothing of what is behind through, as far as one of its levels says it. */
+function hiddenBy({ rings, levels, feather }: Cutout): Float32Array | null {
+  return feather === null && rings.at(-1)!.photo ? levels.at(-1)! : null;
+}
 
 type CoatsMaker = ReturnType<typeof echoMaker>;
 

@@ -1,5 +1,6 @@
 /** The cutout itself, without what lies behind it: its rings' paints and its photo, pixel by pixel. */
 import type { Coat } from './coat';
+import { otherUntil, sameUntil } from '../raster';
 import { coatLayer } from './coat';
 import type { Ring } from './layers';
 import { ALPHA, channelsFor, PHOTO, type Others } from './pixel';
@@ -20,9 +21,18 @@ export type Cutout = {
   readonly others: Others;
 };
 
-/** Whether any of a pixel shows the ring between two levels. */
-const showsRing = (outer: Float32Array, inner: Float32Array | undefined, i: number): boolean =>
-  outer[i] !== 0 && (inner === undefined || inner[i] !== 1);
+/** The first pixel from `i` on, before `end`, of which any shows the ring between two levels; else `end`. */
+function ringFrom(outer: Float32Array, inner: Float32Array | undefined, i: number, end: number): number {
+  let k = sameUntil(outer, 0, i, end);
+  if (inner) while (k < end && (outer[k] === 0 || inner[k] === 1)) k++;
+  return k;
+}
+
+/** The first one of which none does. */
+function ringUntil(outer: Float32Array, inner: Float32Array | undefined, i: number, end: number): number {
+  const last = otherUntil(outer, 0, i, end);
+  return inner ? otherUntil(inner, 1, i, last) : last;
+}
 
 export type CutoutReader = {
   /** Makes row `y` of the band ready. */
@@ -73,10 +83,9 @@ export function cutoutReader({ width, top, rings, levels, coats, feather, others
         if (!row) return;
         const [outer, inner] = [levels[level]!, levels[level + 1]];
         for (let x = 0; x < width;) {
-          while (x < width && !showsRing(outer, inner, rowStart + x)) x++;
-          const from = x;
-          while (x < width && showsRing(outer, inner, rowStart + x)) x++;
-          if (x === from) break;
+          const from = ringFrom(outer, inner, rowStart + x, rowStart + width) - rowStart;
+          if (from === width) break;
+          x = ringUntil(outer, inner, rowStart + from, rowStart + width) - rowStart;
           const part = row.subarray(from * channels, x * channels).fill(0);
           for (const coat of coats[level]!) lay(coat, from, top + y, x - from, part);
         }

@@ -64,7 +64,11 @@ test('a photo with its finish on comes out on every plate with that finish as on
   const photo = { data, window, opaque: false };
   const colours = [[0.2, 0.6, 0.9]] as const;
   const finished = finishedPhoto(own, photo, colours);
-  for (const more of [{}, { reflection: {} }, { shadows: [FULL.shadows[0]!, { y: 40 }], borders: [{ width: 6, paint: '#ff0000' }] }]) {
+  for (const more of [
+    {},
+    { reflection: {} },
+    { shadows: [FULL.shadows[0]!, { y: 40 }], borders: [{ width: 6, paint: '#ff0000' }] },
+  ]) {
     const plate = compile(template({ ...picked, ...more }), SIZE, null, true);
     expect(plate.photoWindow).toEqual(window);
     const [wanted, got] = [photo, finished].map((one) => Buffer.from(compose(plate, one, colours)));

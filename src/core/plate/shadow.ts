@@ -15,18 +15,20 @@ export type Caster = { readonly polygons: readonly Polygon[]; readonly sigma: nu
  *
  * @param casters what is there of the cutout, in parts that don't overlap
  * @param scale pixels per frame unit
+ * @param unseen where it is 1 nothing of the shadow is seen, and it need not be worked out
  */
 export function shadowMask(
   casters: readonly Caster[],
   { x, y, blur: radius, spread }: Pick<Shadow, 'x' | 'y' | 'blur' | 'spread'>,
   scale: number,
   window: PixelWindow,
+  unseen: Float32Array | null = null,
 ): Float32Array {
   const masks = casters.map(({ polygons, sigma }) => {
     const moved = offset(polygons, spread * scale, 'round').map((polygon) =>
       polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
     );
-    return softCoverage(moved, window, Math.hypot(sigma, sigmaOf(radius) * scale));
+    return softCoverage(moved, window, Math.hypot(sigma, sigmaOf(radius) * scale), unseen);
   });
   return masks.reduce((sum, mask) => sum.map((v, i) => Math.min(1, v + mask[i]!)));
 }

@@ -1,5 +1,5 @@
 /** Masks and colours of a template's layers stacked into the pixels of a plate. */
-import type { PixelWindow } from '../raster';
+import { sameUntil, type PixelWindow } from '../raster';
 import type { Rgba } from '../paint';
 import { frontRows, type FrontRow } from './front';
 import type { Coat } from './coat';
@@ -8,6 +8,7 @@ import { groundRows, type Ground } from './ground';
 import { mirrorReader, type Mirrored } from './mirror';
 import { ALPHA, channelsFor, MIRRORED, OTHERS, PHOTO, type Others } from './pixel';
 import { SORTS, type Plate } from './plate';
+import { writeShaded } from './shaded';
 
 /** A share this close to 0 or 1 makes no difference in 8 bits. */
 const NEGLIGIBLE = 1 / 2048;
@@ -28,32 +29,26 @@ export type Stack = Cutout & {
   readonly before: readonly Coat[];
 };
 
-/** Numbers added in records, in memory that grows with them: a plain list of many millions takes several times as much. */
-function growing<A extends Int32Array | Float32Array>(make: (length: number) => A) {
-  let values = make(1024);
-  let length = 0;
-  const grow = () => {
-    const larger = make(values.length * 2);
-    larger.set(values);
-    values = larger;
-  };
-  return {
-    add: (a: number, b: number, c: number) => {
-      if (length + 3 > values.length) grow();
-      values[length++] = a;
-      values[length++] = b;
-      values[length++] = c;
-    },
-    one: (v: number) => {
-      if (length === values.length) grow();
-      values[length++] = v;
-    },
-    done: () => values.slice(0, length) as A,
-  };
+/** Numbers in memory that grows with them: a plain list of many millions takes several times as much. */
+type Growing<A extends Int32Array | Float32Array> = { values: A; length: number; readonly make: (length: number) => A };
+
+function growing<A extends Int32Array | Float32Array>(make: (length: number) => A): Growing<A> {
+  return { values: make(1024), length: 0, make };
 }
 
-type Runs = ReturnType<typeof growing<Int32Array>>;
-type Numbers = ReturnType<typeof growing<Float32Array>>;
+/** Where so many more begin: whoever asks writes them there, since a number that is handed on is boxed. */
+function roomFor<A extends Int32Array | Float32Array>(list: Growing<A>, count: number): number {
+  const at = list.length;
+  list.length = at + count;
+  if (list.length > list.values.length) {
+    const larger = list.make(list.values.length * 2);
+    larger.set(list.values);
+    list.values = larger;
+  }
+  return at;
+}
+
+const done = <A extends Int32Array | Float32Array>({ values, length }: Growing<A>) => values.slice(0, length) as A;
 
 /** Grows to hold all that it is shown. */
 function bounds() {
@@ -87,11 +82,6 @@ function inkedWindow(rgba: Uint8ClampedArray, width: number, height: number): Pi
   return inked.window();
 }
 
-function isShaded(masks: readonly Float32Array[], i: number): boolean {
-  for (let s = 0; s < masks.length; s++) if (masks[s]![i] !== 0) return true;
-  return false;
-}
-
 /** A black pixel without transparency, as four bytes in this machine's order. */
 const OPAQUE = new Uint32Array(new Uint8Array([0, 0, 0, 255]).buffer)[0]!;
 
@@ -99,8 +89,8 @@ const OPAQUE = new Uint32Array(new Uint8Array([0, 0, 0, 255]).buffer)[0]!;
 type PlatePixels = {
   readonly width: number;
   readonly blank: Uint8ClampedArray;
-  readonly runs: Runs;
-  readonly mixed: Numbers;
+  readonly runs: Growing<Int32Array>;
+  readonly mixed: Growing<Float32Array>;
   /** The photo's pixels that are seen, where they are or mirrored. */
   readonly photo: ReturnType<typeof bounds>;
   readonly mirror: number;
@@ -120,7 +110,10 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
   };
   const end = (at: number) => {
     if (sort === FIXED) return;
-    runs.add(start, at - start, sort);
+    const k = roomFor(runs, 3);
+    runs.values[k] = start;
+    runs.values[k + 1] = at - start;
+    runs.values[k + 2] = sort;
     if (sort <= SORTS.mirrored) hold(start, at - start, sort === SORTS.mirrored);
   };
   /** Pixels from `at` on are of this sort. */
@@ -139,20 +132,23 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
     }
     if (same) return;
     begin(at, SORTS.flat);
-    mixed.add(flat[0]!, flat[1]!, flat[2]!);
-    for (let c = OTHERS; c < behind; c++) mixed.one(flat[c]!);
+    const m = roomFor(mixed, 3 + others.picks);
+    for (let c = 0; c < 3; c++) mixed.values[m + c] = flat[c]!;
+    for (let c = OTHERS; c < behind; c++) mixed.values[m + 3 + c - OTHERS] = flat[c]!;
   };
   return {
     begin,
     isIn: (other: number) => sort === other,
-    /** A pixel in the making, its alpha with the photo's. */
-    add: (at: number, v: Float64Array, alpha: number) => {
+    /** A pixel in the making. */
+    add: (at: number, v: Float64Array) => {
+      const photo = v[PHOTO]!;
+      const mirrored = v[MIRRORED]!;
+      const alpha = v[ALPHA]! + photo;
       if (alpha < LEAST_ALPHA) {
         if (sort !== FIXED) begin(at, FIXED);
         return;
       }
       blank[at * 4 + 3] = alpha * 255;
-      const [photo, mirrored] = [v[PHOTO]!, v[MIRRORED]!];
       let picked = 0;
       for (let c = OTHERS; c < behind; c++) picked += v[c]!;
       let pictured = 0;
@@ -167,8 +163,9 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
       if (picked + pictured > NEGLIGIBLE || (photo > NEGLIGIBLE && mirrored > NEGLIGIBLE)) {
         if (photo <= NEGLIGIBLE && mirrored <= NEGLIGIBLE && pictured <= NEGLIGIBLE) return addFlat(at, v, k);
         if (sort !== SORTS.parted) begin(at, SORTS.parted);
-        mixed.add(v[0]! * 255 * k, v[1]! * 255 * k, v[2]! * 255 * k);
-        for (let c = PHOTO; c < channels; c++) mixed.one(v[c]! * k);
+        const m = roomFor(mixed, 3 + channels - PHOTO);
+        for (let c = 0; c < 3; c++) mixed.values[m + c] = v[c]! * 255 * k;
+        for (let c = PHOTO; c < channels; c++) mixed.values[m + 3 + c - PHOTO] = v[c]! * k;
         if (photo > 0) hold(at, 1, false);
         if (mirrored > 0) hold(at, 1, true);
         return;
@@ -179,9 +176,11 @@ function writer({ width, blank, runs, mixed, photo: seen, mirror }: PlatePixels,
         blank[at * 4 + 1] = (v[1]! / alpha) * 255;
         blank[at * 4 + 2] = (v[2]! / alpha) * 255;
       } else if (next !== SORTS.photo) {
-        const share = next === SORTS.mirrored ? mirrored : photo;
-        mixed.add((v[0]! / alpha) * 255, (v[1]! / alpha) * 255, (v[2]! / alpha) * 255);
-        mixed.one(share / alpha);
+        const m = roomFor(mixed, 4);
+        mixed.values[m] = (v[0]! / alpha) * 255;
+        mixed.values[m + 1] = (v[1]! / alpha) * 255;
+        mixed.values[m + 2] = (v[2]! / alpha) * 255;
+        mixed.values[m + 3] = (next === SORTS.mirrored ? mirrored : photo) / alpha;
       }
       if (sort !== next) begin(at, next);
     },
@@ -208,25 +207,31 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
   const even = Float64Array.from(ground.even);
   const bare = new Float64Array(channels);
   bare.set(even);
-  const isGround = even[ALPHA]! > 0 || rowOfGround !== null;
-  const bareOutside = !isGround && !feather && !mirror && masks.length === 0;
+  /** Whether no photo has a share of what is behind. */
+  const isFixed = rowOfGround === null || channels === OTHERS;
+  const shades = { colours, masks };
 
   const first = top * width;
   const alphas = new Uint32Array(pixels.blank.buffer, pixels.blank.byteOffset, pixels.blank.length / 4);
   const out = writer(pixels, others);
   const frontRow = frontRows(before, width, others);
   /** A pixel in the making with what lies before it. */
-  const finish = (front: FrontRow | null, i: number, x: number, v: Float64Array, alpha: number) => {
-    if (!front || front.keep[x] === 1) return out.add(first + i, v, alpha);
-    const [keep, k] = [front.keep[x]!, x * channels];
-    for (let c = 0; c < channels; c++) v[c] = front.over[k + c]! + v[c]! * keep;
-    out.add(first + i, v, front.over[k + ALPHA]! + alpha * keep);
+  const finish = (front: FrontRow | null, i: number, x: number, v: Float64Array) => {
+    if (front && front.keep[x] !== 1) {
+      const keep = front.keep[x]!;
+      const k = x * channels;
+      for (let c = 0; c < channels; c++) v[c] = front.over[k + c]! + v[c]! * keep;
+    }
+    out.add(first + i, v);
   };
   /** What lies behind pixel `i`, column `x`, into `below`. */
   const behind = (groundRow: Float32Array | null, i: number, x: number) => {
     if (groundRow) for (let c = 0, k = x * channels; c < channels; c++, k++) below[c] = groundRow[k]!;
     else for (let c = 0; c < channels; c++) below[c] = bare[c]!;
-    let [r, g, b, alpha] = [below[0]!, below[1]!, below[2]!, below[ALPHA]!];
+    let r = below[0]!;
+    let g = below[1]!;
+    let b = below[2]!;
+    let alpha = below[ALPHA]!;
     for (let s = masks.length - 1; s >= 0; s--) {
       const own = masks[s]![i]!;
       if (own === 0) continue;
@@ -245,9 +250,22 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
     if (mirror?.isIn(x)) mirror.lay(x, below);
   };
 
-  /** Whether pixel `i` shows the photo and nothing else. */
-  const isPlain = (i: number): boolean =>
-    innermost[i] === 1 && (!feather || feather[i] === 1) && (plainInside || cutout.isPhoto(i));
+  /** How far from pixel `i` on, in a row that ends before `end`, nothing but the photo shows. */
+  const photoUntil = (i: number, end: number): number => {
+    if (plainInside && !feather) return sameUntil(innermost, 1, i, end);
+    let k = i;
+    while (k < end && innermost[k] === 1 && (!feather || feather[k] === 1) && (plainInside || cutout.isPhoto(k))) k++;
+    return k;
+  };
+  /** How far nothing of the cutout and of its mirror image shows. */
+  const outsideUntil = (i: number, end: number, from: number): number => {
+    const bare = sameUntil(outermost, 0, i, end);
+    const most = feather ? sameUntil(feather, 0, i, bare) : bare;
+    if (!mirror) return most;
+    let k = i;
+    while (k < most && !mirror.isIn(k - from)) k++;
+    return k;
+  };
 
   for (let y = 0; y < height; y++) {
     const from = y * width;
@@ -258,27 +276,26 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
     const groundRow = rowOfGround && rowOfGround(top + y);
     const front = frontRow(top + y);
     for (let i = from; i < end; i++) {
-      // Most pixels lie in long stretches of nothing or of pure photo: those are passed in one go.
-      if (!front && bareOutside && outermost[i] === 0) {
+      // Most pixels lie in long stretches of pure photo or of what is behind: those are passed in one go.
+      const photo = front ? i : photoUntil(i, end);
+      if (photo > i) {
+        alphas.fill(OPAQUE, first + i, first + photo);
+        if (!out.isIn(SORTS.photo)) out.begin(first + i, SORTS.photo);
+        i = photo - 1;
+        continue;
+      }
+      const outside = front || !isFixed ? i : outsideUntil(i, end, from);
+      if (outside > i) {
         if (!out.isIn(FIXED)) out.begin(first + i, FIXED);
-        while (i + 1 < end && outermost[i + 1] === 0) i++;
+        const ground = groundRow ?? even;
+        const x = groundRow ? (i - from) * channels : 0;
+        writeShaded(pixels.blank, (first + i) * 4, outside - i, ground, x, groundRow ? channels : 0, shades, i, LEAST_ALPHA); // prettier-ignore
+        i = outside - 1;
         continue;
       }
-      if (!front && isPlain(i)) {
-        const begun = i;
-        while (i + 1 < end && isPlain(i + 1)) i++;
-        alphas.fill(OPAQUE, first + begun, first + i + 1);
-        if (!out.isIn(SORTS.photo)) out.begin(first + begun, SORTS.photo);
-        continue;
-      }
-      const isCutout = outermost[i] !== 0 || (feather !== null && feather[i] !== 0);
-      if (!front && !isCutout && !isGround && !isShaded(masks, i) && !mirror?.isIn(i - from)) {
-        if (!out.isIn(FIXED)) out.begin(first + i, FIXED);
-        continue;
-      }
-      if (!isCutout) {
+      if (outermost[i] === 0 && (feather === null || feather[i] === 0)) {
         behind(groundRow, i, i - from);
-        finish(front, i, i - from, below, below[ALPHA]!);
+        finish(front, i, i - from, below);
         continue;
       }
       const beneath = cutout.at(i, seen);
@@ -286,7 +303,7 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
         behind(groundRow, i, i - from);
         for (let c = 0; c < channels; c++) if (c !== PHOTO) seen[c]! += below[c]! * beneath;
       }
-      finish(front, i, i - from, seen, seen[ALPHA]! + seen[PHOTO]!);
+      finish(front, i, i - from, seen);
     }
     out.begin(first + end, FIXED);
   }
@@ -309,8 +326,8 @@ export function plateOf(width: number, height: number, mirror: number) {
         width,
         height,
         blank,
-        runs: runs.done(),
-        mixed: mixed.done(),
+        runs: done(runs),
+        mixed: done(mixed),
         mirror,
         photoWindow: photo.window(),
         inked: inkedWindow(blank, width, height),

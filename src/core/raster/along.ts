@@ -17,22 +17,22 @@ export type Line = {
 
 /** For each side where on its outline it begins, how long it is, and how long the whole outline. */
 export function lengthsOf(polygons: readonly Polygon[]) {
-  const [begins, long, whole]: number[][] = [[], [], []];
+  const begins: number[] = [];
+  const long: number[] = [];
+  const whole: number[] = [];
   for (const polygon of polygons) {
-    const own = polygon.map(([x, y], i) => {
-      const [bx, by] = polygon[(i + 1) % polygon.length]!;
-      return Math.hypot(bx - x, by - y);
-    });
-    const total = own.reduce((sum, v) => sum + v, 0);
-    let at = 0;
-    for (const length of own) {
-      begins!.push(at);
-      long!.push(length);
-      whole!.push(total);
-      at += length;
+    let total = 0;
+    for (let i = 0; i < polygon.length; i++) {
+      const a = polygon[i]!;
+      const b = polygon[i + 1 === polygon.length ? 0 : i + 1]!;
+      const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+      begins.push(total);
+      long.push(length);
+      total += length;
     }
+    for (let i = 0; i < polygon.length; i++) whole.push(total);
   }
-  return { begins: begins!, long: long!, whole: whole! };
+  return { begins, long, whole };
 }
 
 /** Sides by squares of the picture: those that come within reach of each. */
@@ -40,13 +40,14 @@ function sidesBySquare(sides: Float64Array, reach: number, { left, top, width, h
   const square = Math.max(8, Math.ceil(reach));
   const [columns, rows] = [Math.ceil(width / square), Math.ceil(height / square)];
   const lists: number[][] = Array.from({ length: columns * rows }, () => []);
-  const span = (a: number, b: number, from: number, many: number) => [
-    Math.max(0, Math.floor((Math.min(a, b) - reach - from) / square)),
-    Math.min(many - 1, Math.floor((Math.max(a, b) + reach - from) / square)),
-  ];
+  const first = (a: number, b: number, from: number) => Math.max(0, Math.floor((Math.min(a, b) - reach - from) / square)); // prettier-ignore
+  const last = (a: number, b: number, from: number, many: number) =>
+    Math.min(many - 1, Math.floor((Math.max(a, b) + reach - from) / square));
   for (let side = 0, k = 0; k < sides.length; side++, k += 4) {
-    const [x0, x1] = span(sides[k]!, sides[k + 2]!, left, columns) as [number, number];
-    const [y0, y1] = span(sides[k + 1]!, sides[k + 3]!, top, rows) as [number, number];
+    const x0 = first(sides[k]!, sides[k + 2]!, left);
+    const x1 = last(sides[k]!, sides[k + 2]!, left, columns);
+    const y0 = first(sides[k + 1]!, sides[k + 3]!, top);
+    const y1 = last(sides[k + 1]!, sides[k + 3]!, top, rows);
     for (let y = y0; y <= y1; y++) for (let x = x0; x <= x1; x++) lists[y * columns + x]!.push(side);
   }
   return { square, columns, lists };
@@ -94,12 +95,17 @@ function fieldAlong(
   const asked = within && coverage(within, window);
   const found: Found = { side: -1, squared: Infinity, share: 0 };
   const out = new Uint16Array(window.width * window.height);
-  lists.forEach((some, n) => {
-    if (some.length === 0) return;
-    const [x0, y0] = [(n % columns) * square, Math.floor(n / columns) * square];
-    for (let y = y0; y < Math.min(y0 + square, window.height); y++)
-      for (let x = x0; x < Math.min(x0 + square, window.width); x++) {
-        const i = y * window.width + x;
+  const { width, height } = window;
+  for (let n = 0; n < lists.length; n++) {
+    const some = lists[n]!;
+    if (some.length === 0) continue;
+    const x0 = (n % columns) * square;
+    const y0 = Math.floor(n / columns) * square;
+    const x1 = Math.min(x0 + square, width);
+    const y1 = Math.min(y0 + square, height);
+    for (let y = y0; y < y1; y++)
+      for (let x = x0; x < x1; x++) {
+        const i = y * width + x;
         if (asked && asked[i] === 0) continue;
         findNearest(sides, some, window.left + x + 0.5, window.top + y + 0.5, found);
         const away = Math.sqrt(found.squared);
@@ -108,7 +114,7 @@ function fieldAlong(
         const v = valueAt(begins[k]! + long[k]! * found.share, whole[k]!, away);
         out[i] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
       }
-  });
+  }
   return out;
 }
 
@@ -225,11 +231,13 @@ export function dashField(
   return fieldAlong(line, window, (at, whole, away) => {
     const turn = turnOn(whole, period, fit);
     const stretch = turn / period;
-    let [flat, caps] = [0, 0];
+    let flat = 0;
+    let caps = 0;
     // The turn that the pixel lies in, and those beside it, which may reach into the pixel.
     for (let k = Math.floor(at / turn) - 1; k <= Math.floor(at / turn) + 1; k++)
-      for (const [from, to] of dashes) {
-        const [begin, end] = [k * turn + from * stretch, k * turn + to * stretch];
+      for (const dash of dashes) {
+        const begin = k * turn + dash[0] * stretch;
+        const end = k * turn + dash[1] * stretch;
         // Round the outline the end meets the beginning, unless the pattern just stops there.
         if (!fit && (begin >= whole || end < 0)) continue;
         // Dashes lie side by side: what they cover of a pixel adds up.

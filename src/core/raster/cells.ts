@@ -1,4 +1,5 @@
 /** Pictures in cells coarser than pixels, for what is smooth. */
+import { otherUntil, sameUntil } from './until';
 
 /** Values row by row, `stride` a row; `rim` cells lie around the window, whose first pixel is the corner of the first cell within. */
 export type Cells = {
@@ -21,12 +22,17 @@ function stepsFor(from: number, length: number, cell: number) {
   return { before, share };
 }
 
-/** Rows `from` to `from` + `rows` of the window's pixels, by straight lines between the cells' middles. */
+/**
+ * Rows `from` to `from` + `rows` of the window's pixels, by straight lines between the cells' middles.
+ *
+ * @param unseen where it is 1 nobody asks, of all rows of the window; what is answered there means nothing
+ */
 export function fromCells(
   { cells, stride, rim, cell }: Cells,
   width: number,
   from: number,
   rows: number,
+  unseen: Float32Array | null = null,
 ): Float32Array {
   const out = new Float32Array(width * rows);
   if (cell === 1) {
@@ -43,21 +49,45 @@ export function fromCells(
     const known = stretched.get(row);
     if (known) return known;
     const line = new Float32Array(width);
-    const start = (row + rim) * stride + rim;
-    for (let x = 0; x < width; x++) {
-      const k = start + across.before[x]!;
-      line[x] = cells[k]! + across.share[x]! * (cells[k + 1]! - cells[k]!);
-    }
+    stretch(cells, (row + rim) * stride + rim, across, line);
     stretched.delete(row - 2);
     stretched.set(row, line);
     return line;
   };
   for (let y = 0; y < rows; y++) {
-    const upper = rowOf(down.before[y]!);
-    const lower = rowOf(down.before[y]! + 1);
-    const share = down.share[y]!;
-    const line = out.subarray(y * width, (y + 1) * width);
-    for (let x = 0; x < width; x++) line[x] = upper[x]! + share * (lower[x]! - upper[x]!);
+    const upper = down.before[y]!;
+    const lines = { upper: rowOf(upper), lower: rowOf(upper + 1), share: down.share[y]! };
+    if (!unseen) {
+      between(lines, 0, width, out, y * width);
+      continue;
+    }
+    const start = (from + y) * width;
+    for (let x = 0; x < width;) {
+      const first = sameUntil(unseen, 1, start + x, start + width) - start;
+      x = otherUntil(unseen, 1, start + first, start + width) - start;
+      between(lines, first, x, out, y * width);
+    }
   }
   return out;
+}
+
+/** A row of cells, whose first begins at `start`, as a row of pixels. */
+function stretch(
+  cells: Float32Array,
+  start: number,
+  { before, share }: ReturnType<typeof stepsFor>,
+  out: Float32Array,
+): void {
+  // prettier-ignore
+  for (let x = 0; x < out.length; x++) {
+    const k = start + before[x]!;
+    out[x] = cells[k]! + share[x]! * (cells[k + 1]! - cells[k]!);
+  }
+}
+
+type Lines = { readonly upper: Float32Array; readonly lower: Float32Array; readonly share: number };
+
+/** The pixels `first` to `end` of a row that lies so far between two others. */
+function between({ upper, lower, share }: Lines, first: number, end: number, out: Float32Array, start: number): void {
+  for (let x = first; x < end; x++) out[start + x] = upper[x]! + share * (lower[x]! - upper[x]!);
 }

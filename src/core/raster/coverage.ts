@@ -25,13 +25,13 @@ function edgesOf(polygons: readonly Polygon[], { left, top }: PixelWindow): Edge
   const edges: Edge[] = [];
   for (const polygon of polygons)
     for (let i = 0; i < polygon.length; i++) {
-      const [ax, ay] = polygon[i]!;
-      const [bx, by] = polygon[i + 1 === polygon.length ? 0 : i + 1]!;
-      if (Math.abs(by - ay) < FLAT) continue;
-      const edge = { x0: ax - left, y0: ay - top, x1: bx - left, y1: by - top };
-      edges.push(
-        ay < by ? { ...edge, direction: 1 } : { x0: edge.x1, y0: edge.y1, x1: edge.x0, y1: edge.y0, direction: -1 },
-      );
+      const a = polygon[i]!;
+      const b = polygon[i + 1 === polygon.length ? 0 : i + 1]!;
+      if (Math.abs(b[1] - a[1]) < FLAT) continue;
+      const isDown = a[1] < b[1];
+      const upper = isDown ? a : b;
+      const lower = isDown ? b : a;
+      edges.push({ x0: upper[0] - left, y0: upper[1] - top, x1: lower[0] - left, y1: lower[1] - top, direction: isDown ? 1 : -1 }); // prettier-ignore
     }
   return edges.sort((a, b) => a.y0 - b.y0);
 }
@@ -67,10 +67,13 @@ function addPiece(row: Float64Array, xa: number, xb: number, height: number): vo
   row[last]! += height * before;
 }
 
+const crosses = (xa: number, xb: number, limit: number): boolean =>
+  xa < limit !== xb < limit && xa !== limit && xb !== limit;
+
 /** Like `addPiece` for ends anywhere: left of the window counts in full, right of it not at all. */
 function addClipped(row: Float64Array, width: number, xa: number, xb: number, height: number): void {
-  for (const limit of [0, width]) {
-    if (xa < limit === xb < limit || xa === limit || xb === limit) continue;
+  if (crosses(xa, xb, 0) || crosses(xa, xb, width)) {
+    const limit = crosses(xa, xb, 0) ? 0 : width;
     const t = (limit - xa) / (xb - xa);
     addClipped(row, width, xa, limit, height * t);
     addClipped(row, width, limit, xb, height * (1 - t));
@@ -122,7 +125,8 @@ export function coverage(polygons: readonly Polygon[], window: PixelWindow): Flo
       const bottom = Math.min(y1, y + 1);
       if (bottom <= top) continue;
       const slope = (x1 - x0) / (y1 - y0);
-      const [xa, xb] = [x0 + (top - y0) * slope, x0 + (bottom - y0) * slope];
+      const xa = x0 + (top - y0) * slope;
+      const xb = x0 + (bottom - y0) * slope;
       addClipped(row, width, xa, xb, (bottom - top) * direction);
       note(stretches, xa, xb, width);
     }

@@ -10,9 +10,12 @@ export function sidesOf(polygons: readonly Polygon[]): Float64Array {
   let k = 0;
   for (const polygon of polygons)
     for (let i = 0; i < polygon.length; i++) {
-      const [a, b] = [polygon[i]!, polygon[(i + 1) % polygon.length]!];
-      sides.set([a[0], a[1], b[0], b[1]], k);
-      k += 4;
+      const a = polygon[i]!;
+      const b = polygon[i + 1 === polygon.length ? 0 : i + 1]!;
+      sides[k++] = a[0];
+      sides[k++] = a[1];
+      sides[k++] = b[0];
+      sides[k++] = b[1];
     }
   return sides;
 }
@@ -27,15 +30,22 @@ export type Nearest = {
 /** For each row where stretches of what is asked for begin and end; all of it where nothing is said. */
 function spansOf(asked: Float32Array | Uint8Array | null, width: number, height: number): (readonly number[])[] {
   if (!asked) return Array<readonly number[]>(height).fill([0, width]);
-  return Array.from({ length: height }, (_, y) => {
-    const spans: number[] = [];
-    for (let x = 0, i = y * width; x < width; x++, i++) {
-      if (asked[i] === 0) continue;
-      if (spans.at(-1) === x) spans[spans.length - 1] = x + 1;
-      else spans.push(x, x + 1);
-    }
-    return spans;
-  });
+  const all: (readonly number[])[] = [];
+  for (let y = 0; y < height; y++) all.push(spansIn(asked, y * width, width));
+  return all;
+}
+
+/** The stretches of one row, which begins at `start`, that are not 0. */
+function spansIn(asked: Float32Array | Uint8Array, start: number, width: number): number[] {
+  const spans: number[] = [];
+  for (let x = 0; x < width;) {
+    while (x < width && asked[start + x] === 0) x++;
+    if (x === width) break;
+    spans.push(x);
+    while (x < width && asked[start + x] !== 0) x++;
+    spans.push(x);
+  }
+  return spans;
 }
 
 /**
@@ -52,10 +62,12 @@ export function nearestSides(
 ): Nearest {
   const nearest = new Int32Array(width * height).fill(-1);
   const best = new Float32Array(width * height).fill(Infinity);
-  const inverse = Float64Array.from({ length: sides.length / 4 }, (_, k) => {
-    const [dx, dy] = [sides[k * 4 + 2]! - sides[k * 4]!, sides[k * 4 + 3]! - sides[k * 4 + 1]!];
-    return dx * dx + dy * dy > 0 ? 1 / (dx * dx + dy * dy) : 0;
-  });
+  const inverse = new Float64Array(sides.length / 4);
+  for (let k = 0; k < inverse.length; k++) {
+    const dx = sides[k * 4 + 2]! - sides[k * 4]!;
+    const dy = sides[k * 4 + 3]! - sides[k * 4 + 1]!;
+    inverse[k] = dx * dx + dy * dy > 0 ? 1 / (dx * dx + dy * dy) : 0;
+  }
   /** Squared distance from a side. */
   const squared = (side: number, x: number, y: number): number => {
     const k = side * 4;
@@ -72,12 +84,15 @@ export function nearestSides(
   // Every side begins with the pixels that it crosses, and those beside them.
   for (let side = 0; side < sides.length / 4; side++) {
     const k = side * 4;
-    const [ax, ay] = [sides[k]! - left, sides[k + 1]! - top];
-    const [dx, dy] = [sides[k + 2]! - left - ax, sides[k + 3]! - top - ay];
+    const ax = sides[k]! - left;
+    const ay = sides[k + 1]! - top;
+    const dx = sides[k + 2]! - left - ax;
+    const dy = sides[k + 3]! - top - ay;
     if (Math.max(ay, ay + dy) < -1 || Math.min(ay, ay + dy) > height + 1) continue;
     const steps = Math.max(1, Math.ceil(2 * Math.hypot(dx, dy)));
     for (let s = 0; s <= steps; s++) {
-      const [px, py] = [Math.floor(ax + (dx * s) / steps), Math.floor(ay + (dy * s) / steps)];
+      const px = Math.floor(ax + (dx * s) / steps);
+      const py = Math.floor(ay + (dy * s) / steps);
       for (let y = Math.max(0, py - 1); y <= Math.min(height - 1, py + 1); y++)
         for (let x = Math.max(0, px - 1); x <= Math.min(width - 1, px + 1); x++) {
           const i = y * width + x;
@@ -88,17 +103,32 @@ export function nearestSides(
         }
     }
   }
-  /** Along a stretch of a row a pixel takes what the one `beside` it has, and the three in the row `before` it (0: there is none), wherever that is nearer. */
+  /**
+   * Along a stretch of a row a pixel takes what the one `beside` it has, and the three in the row `before` it
+   * (0: there is none), wherever that is nearer. The distance is written out: handed from a function it would be boxed.
+   */
   const handOn = (y: number, from: number, to: number, beside: -1 | 1, before: number) => {
+    const py = top + y + 0.5;
+    const last = before === 0 ? 1 : 4;
     for (let x = from; x !== to; x -= beside) {
       const i = y * width + x;
+      const px = left + x + 0.5;
       let side = nearest[i]!;
       let d = best[i]!;
-      for (let n = x + beside < 0 || x + beside >= width ? 1 : 0; n < (before === 0 ? 1 : 4); n++) {
+      for (let n = x + beside < 0 || x + beside >= width ? 1 : 0; n < last; n++) {
         if ((n === 1 && x === 0) || (n === 3 && x === width - 1)) continue;
         const other = nearest[n === 0 ? i + beside : i + before + n - 2]!;
         if (other < 0 || other === side) continue;
-        const far = squared(other, left + x + 0.5, top + y + 0.5);
+        const k = other * 4;
+        const ax = sides[k]! - px;
+        const ay = sides[k + 1]! - py;
+        const dx = sides[k + 2]! - sides[k]!;
+        const dy = sides[k + 3]! - sides[k + 1]!;
+        const raw = -(ax * dx + ay * dy) * inverse[other]!;
+        const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
+        const ex = ax + dx * t;
+        const ey = ay + dy * t;
+        const far = ex * ex + ey * ey;
         if (far >= d) continue;
         d = far;
         side = other;
@@ -117,6 +147,14 @@ export function nearestSides(
       for (let s = own.length - 2; s >= 0; s -= 2) handOn(y, own[s + 1]! - 1, own[s]! - 1, 1, 0);
     }
   return { side: nearest, squared: best };
+}
+
+/** So many values 0…1 as 0…65535. */
+function inSixteenBits(values: Float32Array, from: number, many: number, out: Uint16Array, to: number): void {
+  for (let i = 0; i < many; i++) {
+    const v = values[from + i]!;
+    out[to + i] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
+  }
 }
 
 /**
@@ -148,12 +186,10 @@ export function inBands(
     if (below <= above || to <= from) continue;
     const seen = { left: from, top: above, width: to - from, height: below - above };
     const values = valuesOf(seen);
-    const [first, last] = [Math.max(left, from), Math.min(left + width, to)];
+    const first = Math.max(left, from);
+    const many = Math.min(left + width, to) - first;
     for (let y = Math.max(band, above); y < Math.min(end, below); y++)
-      for (let x = first; x < last; x++) {
-        const v = values[(y - above) * seen.width + x - from]!;
-        out[(y - top) * width + x - left] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
-      }
+      inSixteenBits(values, (y - above) * seen.width + first - from, many, out, (y - top) * width + first - left);
   }
   return out;
 }
@@ -175,8 +211,12 @@ function middlesWithin(sides: Float64Array, { left, top, width, height }: PixelW
   /** For each row where sides cross its middle, and which way they go. */
   const crossings: [x: number, way: number][][] = Array.from({ length: height }, () => []);
   for (let k = 0; k < sides.length; k += 4) {
-    const [ax, ay, bx, by] = [sides[k]!, sides[k + 1]!, sides[k + 2]!, sides[k + 3]!];
-    const [low, high] = [Math.min(ay, by), Math.max(ay, by)];
+    const ax = sides[k]!;
+    const ay = sides[k + 1]!;
+    const bx = sides[k + 2]!;
+    const by = sides[k + 3]!;
+    const low = Math.min(ay, by);
+    const high = Math.max(ay, by);
     // A side holds its upper end and not its lower one, so that neighbours are crossed once.
     for (let y = Math.max(0, Math.ceil(low - top - 0.5)); y < height && top + y + 0.5 < high; y++)
       crossings[y]!.push([ax + ((top + y + 0.5 - ay) / (by - ay)) * (bx - ax), by > ay ? 1 : -1]);

@@ -8,3 +8,4 @@ export { alongField, dashField, dashPolygons, type Line } from './along';
 export { depthField } from './distance';
 export { besideOutline, type Beside } from './beside';
 export { createMean } from './mean';
+export { otherUntil, sameUntil } from './until';

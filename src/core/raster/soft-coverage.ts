@@ -31,8 +31,14 @@ function sigmaInCells(sigma: number, cell: number): number {
  *
  * @param polygons in pixels; contours that don't overlap, holes turning the other way
  * @param sigma in pixels, 0 for none
+ * @param unseen where it is 1 nobody asks; what is answered there means nothing
  */
-export function softCoverage(polygons: readonly Polygon[], window: PixelWindow, sigma: number): Float32Array {
+export function softCoverage(
+  polygons: readonly Polygon[],
+  window: PixelWindow,
+  sigma: number,
+  unseen: Float32Array | null = null,
+): Float32Array {
   if (sigma <= 0) return coverage(polygons, window);
   const cell = cellFor(sigma);
   const narrow = sigmaInCells(sigma, cell);
@@ -41,5 +47,5 @@ export function softCoverage(polygons: readonly Polygon[], window: PixelWindow, 
   const [columns, rows] = [Math.ceil(window.width / cell) + 2 * rim, Math.ceil(window.height / cell) + 2 * rim];
   const cells = coverage(inCells, { left: -rim, top: -rim, width: columns, height: rows });
   blur(cells, columns, rows, narrow);
-  return fromCells({ cells, stride: columns, rim, cell }, window.width, 0, window.height);
+  return fromCells({ cells, stride: columns, rim, cell }, window.width, 0, window.height, unseen);
 }

@@ -12,9 +12,8 @@ export const FLATNESS = 0.004;
  * Wang’s bound, n² ≥ 3/4 · max|Δ²| / tolerance, with Δ² the second differences of the control points.
  */
 export function pieces(x0: number, y0: number, c: readonly number[], tolerance: number): number {
-  const [x1, y1, x2, y2, x3, y3] = c as [number, number, number, number, number, number];
-  const d1 = Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2);
-  const d2 = Math.hypot(x1 - 2 * x2 + x3, y1 - 2 * y2 + y3);
+  const d1 = Math.hypot(x0 - 2 * c[0]! + c[2]!, y0 - 2 * c[1]! + c[3]!);
+  const d2 = Math.hypot(c[0]! - 2 * c[2]! + c[4]!, c[1]! - 2 * c[3]! + c[5]!);
   return Math.max(1, Math.ceil(Math.sqrt((0.75 * Math.max(d1, d2)) / tolerance)));
 }
 
@@ -27,10 +26,14 @@ function flattenContour({ start, cubics }: Contour, scale: number, flatness: num
     for (let i = 0; i < n; i++) {
       const t = i / n;
       const s = 1 - t;
-      const [b0, b1, b2, b3] = [s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t];
+      const b0 = s * s * s;
+      const b1 = 3 * s * s * t;
+      const b2 = 3 * s * t * t;
+      const b3 = t * t * t;
       corners.push([(b0 * x0 + b1 * x1 + b2 * x2 + b3 * x3) * scale, (b0 * y0 + b1 * y1 + b2 * y2 + b3 * y3) * scale]);
     }
-    [x0, y0] = [x3, y3];
+    x0 = x3;
+    y0 = y3;
   }
   return corners;
 }
@@ -42,13 +45,16 @@ export function flatten(outline: Outline, scale: number, flatness = FLATNESS): P
 
 /** Left, top, right and bottom over all corners; null where there is none. */
 export function boundsOf(polygons: readonly Polygon[]): readonly [number, number, number, number] | null {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  let left = Infinity;
+  let top = Infinity;
+  let right = -Infinity;
+  let bottom = -Infinity;
   for (const polygon of polygons)
-    for (const [x, y] of polygon) {
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
+    for (const place of polygon) {
+      left = Math.min(left, place[0]);
+      right = Math.max(right, place[0]);
+      top = Math.min(top, place[1]);
+      bottom = Math.max(bottom, place[1]);
     }
   return left <= right ? [left, top, right, bottom] : null;
 }
