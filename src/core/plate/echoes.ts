@@ -1,7 +1,7 @@
 /** Copies of bands, each a step smaller, turned or moved: drawn from one band, with the light where it is. */
 import type { Border } from '../layers';
 import { blendRow, fillPaint, fillPlaces, flatRamp, isPicked, parseColour, type Blend } from '../paint';
-import { coverage, softCoverage, type PixelWindow } from '../raster';
+import { coverageRows, softCoverage, type PixelWindow } from '../raster';
 import { after, boundsOf, inverseOf, mapPoint, stepMap, thinned, type Affine, type Polygon } from '../shape';
 import { bandMaker, bandOf, castOffset, shineOf, type Band, type BandScene, type Shine } from './band';
 import type { Coat } from './coat';
@@ -57,42 +57,67 @@ const holds = (outer: PixelWindow, inner: PixelWindow): boolean =>
 function valuesOf({ window: all, paint, dash, stands }: Band, { left, top, width, height }: PixelWindow): Float32Array {
   const values = new Float32Array(width * height * CHANNELS);
   const [scratch, at, covers] = [new Float32Array(width), new Int32Array(width), new Float32Array(width).fill(1)];
-  for (let y = 0, k = 0; y < height; y++) {
-    fillPaint(paint, left, top + y, width, scratch, at);
-    if (dash) fillPlaces(dash, left, top + y, width, covers);
-    for (let x = 0; x < width; x++, k += CHANNELS) {
-      const p = at[x]!;
-      const alpha = paint.ramp[p + 3]! * covers[x]!;
+  /** The paint of `n` pixels of a row. */
+  const paintRow = (x: number, y: number, n: number) => {
+    fillPaint(paint, left + x, top + y, n, scratch, at);
+    if (dash) fillPlaces(dash, left + x, top + y, n, covers);
+    for (let i = 0, k = (y * width + x) * CHANNELS; i < n; i++, k += CHANNELS) {
+      const p = at[i]!;
+      const alpha = paint.ramp[p + 3]! * covers[i]!;
       for (let c = 0; c < 3; c++) values[k + c] = paint.ramp[p + c]! * alpha;
       values[k + 3] = alpha;
     }
+  };
+  if (!stands) {
+    for (let y = 0; y < height; y++) paintRow(0, y, width);
+    return values;
   }
-  stands?.places.forEach((place, i) => {
-    const y = Math.floor(place / all.width) + all.top - top;
-    const x = (place % all.width) + all.left - left;
-    if (x < 0 || y < 0 || x >= width || y >= height) return;
-    const k = (y * width + x) * CHANNELS;
-    values[k + 4] = stands.slopes.right[i]!;
-    values[k + 5] = stands.slopes.down[i]!;
-  });
+  // What stands out is known only where the band is: in stretches of rows.
+  const { places, slopes } = stands;
+  for (let i = 0; i < places.length;) {
+    const first = i;
+    const y = Math.floor(places[i]! / all.width);
+    const end = (y + 1) * all.width;
+    while (i < places.length && places[i] === places[first]! + i - first && places[i]! < end) i++;
+    const row = y + all.top - top;
+    const column = places[first]! - y * all.width + all.left - left;
+    const [from, to] = [Math.max(0, column), Math.min(width, column + i - first)];
+    if (row < 0 || row >= height || to <= from) continue;
+    paintRow(from, row, to - from);
+    for (let x = from, k = (row * width + from) * CHANNELS; x < to; x++, k += CHANNELS) {
+      values[k + 4] = slopes.right[first + x - column]!;
+      values[k + 5] = slopes.down[first + x - column]!;
+    }
+  }
   return values;
 }
 
-/** What lies at a place between pixels, straight between their middles. */
-function sample({ window, values }: Source, x: number, y: number, out: Float64Array): void {
+/**
+ * What lies at places between pixels, straight between their middles: `n` of them, the first at (x, y) and each
+ * (dx, dy) further on.
+ */
+function sampleLine(
+  { window, values }: Source,
+  n: number,
+  [x, y, dx, dy]: readonly [number, number, number, number],
+  out: Float64Array,
+): void {
+  // prettier-ignore
   const { left, top, width, height } = window;
-  const u = Math.min(Math.max(x - left - 0.5, 0), width - 1.001);
-  const v = Math.min(Math.max(y - top - 0.5, 0), height - 1.001);
-  const x0 = Math.floor(u);
-  const y0 = Math.floor(v);
-  const fx = u - x0;
-  const fy = v - y0;
-  const k = (y0 * width + x0) * CHANNELS;
-  const below = k + width * CHANNELS;
-  for (let c = 0; c < CHANNELS; c++) {
-    const above = values[k + c]! + (values[k + CHANNELS + c]! - values[k + c]!) * fx;
-    const under = values[below + c]! + (values[below + CHANNELS + c]! - values[below + c]!) * fx;
-    out[c] = above + (under - above) * fy;
+  for (let i = 0, o = 0; i < n; i++, o += CHANNELS) {
+    const u = Math.min(Math.max(x + dx * i - left - 0.5, 0), width - 1.001);
+    const v = Math.min(Math.max(y + dy * i - top - 0.5, 0), height - 1.001);
+    const x0 = Math.floor(u);
+    const y0 = Math.floor(v);
+    const fx = u - x0;
+    const fy = v - y0;
+    const k = (y0 * width + x0) * CHANNELS;
+    const below = k + width * CHANNELS;
+    for (let c = 0; c < CHANNELS; c++) {
+      const above = values[k + c]! + (values[k + CHANNELS + c]! - values[k + c]!) * fx;
+      const under = values[below + c]! + (values[below + CHANNELS + c]! - values[below + c]!) * fx;
+      out[o + c] = above + (under - above) * fy;
+    }
   }
 }
 
@@ -137,8 +162,19 @@ type Canvas = {
 /** Less than this of a pixel left to what lies below makes no difference in 8 bits. */
 const NEGLIGIBLE = 1 / 2048;
 
-/** True where nothing drawn next would be seen. */
-const isFull = ({ data, isFromTop }: Canvas, k: number): boolean => isFromTop && data[k + 3]! > 1 - NEGLIGIBLE;
+/** The first pixel from column `x` on, before `end`, of a row that begins at `start`, of which what is drawn below all would show; else `end`. */
+function openFrom(data: Float32Array, start: number, x: number, end: number): number {
+  let i = x;
+  while (i < end && data[start + i * 4 + 3]! > 1 - NEGLIGIBLE) i++;
+  return i;
+}
+
+/** The first one of which it would not. */
+function openUntil(data: Float32Array, start: number, x: number, end: number): number {
+  let i = x;
+  while (i < end && data[start + i * 4 + 3]! <= 1 - NEGLIGIBLE) i++;
+  return i;
+}
 
 /** One pixel more; `shown` of it is the photo's colour. */
 function put(
@@ -150,7 +186,8 @@ function put(
   alpha: number,
   shown = 0,
 ): void {
-  const [own, rest] = isFromTop ? [1 - out[k + 3]!, 1] : [1, 1 - alpha];
+  const own = isFromTop ? 1 - out[k + 3]! : 1;
+  const rest = isFromTop ? 1 : 1 - alpha;
   if (shares) shares[k >> 2] = shown * own + shares[k >> 2]! * rest;
   out[k] = r * own + out[k]! * rest;
   out[k + 1] = g * own + out[k + 1]! * rest;
@@ -199,16 +236,15 @@ function blendOn(mode: Blend, there: Float32Array, from: number, colours: Float3
 }
 
 function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, shine: Shine | null): void {
-  const { window, data, shares } = canvas;
+  const { window, data, shares, isFromTop } = canvas;
   const part = touched(copy.covers, window);
   if (!part) return;
-  const covers = coverage(copy.covers, part);
   const back = after([source.times, 0, 0, source.times, 0, 0], inverseOf(copy.map));
   const turn = Math.hypot(copy.map[0], copy.map[1]);
   const [cos, sin] = [copy.map[0] / turn, copy.map[1] / turn];
   const into = border.echo.into === null ? null : parseColour(border.echo.into);
   const { width } = part;
-  const [found, pair] = [new Float64Array(CHANNELS), new Float64Array(2)];
+  const [found, pair] = [new Float64Array(width * CHANNELS), new Float64Array(2)];
   const [colours, amounts, alphas] = [
     new Float32Array(width * 3),
     new Float32Array(width * 2),
@@ -216,50 +252,53 @@ function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, sh
   ];
   // Of a colour that each photo gives all is worked out for black and for white: both say what is added and what is left.
   const white = shares && new Float32Array(width * 3);
-  const isSeen = (i: number, k: number) => covers[i] !== 0 && !isFull(canvas, k);
-  for (let y = 0; y < part.height; y++)
-    for (let x = 0; x < width;) {
-      const row = y * width;
-      const start = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
-      while (x < width && !isSeen(row + x, start + x * 4)) x++;
-      const first = x;
-      // One stretch of what is covered.
-      let n = 0;
-      for (; x < width && isSeen(row + x, start + x * 4); x++, n++) {
-        const px = part.left + x + 0.5;
-        const py = part.top + y + 0.5;
-        sample(source, back[0] * px + back[2] * py + back[4], back[1] * px + back[3] * py + back[5], found);
-        const alpha = found[3]!;
-        alphas[n] = alpha * covers[row + x]! * copy.opacity;
-        const k = alpha > 0 ? 1 / alpha : 0;
-        colours[3 * n] = Math.min(1, found[0]! * k);
-        colours[3 * n + 1] = Math.min(1, found[1]! * k);
-        colours[3 * n + 2] = Math.min(1, found[2]! * k);
-        if (into) {
-          colours[3 * n]! += (into.r - colours[3 * n]!) * copy.share;
-          colours[3 * n + 1]! += (into.g - colours[3 * n + 1]!) * copy.share;
-          colours[3 * n + 2]! += (into.b - colours[3 * n + 2]!) * copy.share;
-        }
-        if (white) for (let c = 0; c < 3; c++) white[3 * n + c] = colours[3 * n + c]! + (into ? 1 - copy.share : 1);
-        if (!shine) continue;
-        // The slopes turn with the copy; the light stays.
-        shine.shading(found[4]! * cos - found[5]! * sin, found[4]! * sin + found[5]! * cos, pair);
-        amounts[2 * n] = pair[0]!;
-        amounts[2 * n + 1] = pair[1]!;
+  /** Makes `n` pixels of a row ready, from column `first` on. */
+  const fill = (y: number, covers: Float32Array, first: number, n: number) => {
+    const [px, py] = [part.left + first + 0.5, part.top + y + 0.5];
+    sampleLine(source, n, [back[0] * px + back[2] * py + back[4], back[1] * px + back[3] * py + back[5], back[0], back[1]], found); // prettier-ignore
+    for (let i = 0, o = 0; i < n; i++, o += CHANNELS) {
+      const alpha = found[o + 3]!;
+      alphas[i] = alpha * covers[first + i]! * copy.opacity;
+      const k = alpha > 0 ? 1 / alpha : 0;
+      for (let c = 0; c < 3; c++) colours[3 * i + c] = Math.min(1, found[o + c]! * k);
+      if (into) {
+        colours[3 * i]! += (into.r - colours[3 * i]!) * copy.share;
+        colours[3 * i + 1]! += (into.g - colours[3 * i + 1]!) * copy.share;
+        colours[3 * i + 2]! += (into.b - colours[3 * i + 2]!) * copy.share;
       }
-      shine?.lay(colours, amounts, n);
-      if (white) shine?.lay(white, amounts, n);
-      let k = start + first * 4;
-      // Of a colour that is not known yet no blend mode can be worked out.
-      if (border.echo.blend !== 'normal' && !white) blendOn(border.echo.blend, data, k, colours, n);
-      for (let i = 0; i < n; i++, k += 4) {
-        const a = alphas[i]!;
-        if (a === 0) continue;
-        let kept = 0;
-        if (white) for (let c = 0; c < 3; c++) kept += (white[3 * i + c]! - colours[3 * i + c]!) / 3;
-        put(canvas, k, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a, kept * a);
-      }
+      if (white) for (let c = 0; c < 3; c++) white[3 * i + c] = colours[3 * i + c]! + (into ? 1 - copy.share : 1);
+      if (!shine) continue;
+      // The slopes turn with the copy; the light stays.
+      shine.shading(found[o + 4]! * cos - found[o + 5]! * sin, found[o + 4]! * sin + found[o + 5]! * cos, pair);
+      amounts[2 * i] = pair[0]!;
+      amounts[2 * i + 1] = pair[1]!;
     }
+  };
+  /** Lays them, the first at `k` of the canvas. */
+  const lay = (k: number, n: number) => {
+    shine?.lay(colours, amounts, n);
+    if (white) shine?.lay(white, amounts, n);
+    // Of a colour that is not known yet no blend mode can be worked out.
+    if (border.echo.blend !== 'normal' && !white) blendOn(border.echo.blend, data, k, colours, n);
+    for (let i = 0; i < n; i++) {
+      const a = alphas[i]!;
+      if (a === 0) continue;
+      let kept = 0;
+      if (white) for (let c = 0; c < 3; c++) kept += (white[3 * i + c]! - colours[3 * i + c]!) / 3;
+      put(canvas, k + 4 * i, colours[3 * i]! * a, colours[3 * i + 1]! * a, colours[3 * i + 2]! * a, a, kept * a);
+    }
+  };
+  coverageRows(copy.covers, part, (y, covers, spans) => {
+    const start = ((part.top + y - window.top) * window.width + part.left - window.left) * 4;
+    for (let s = 0; s < spans.length; s += 2)
+      for (let x = spans[s]!; x < spans[s + 1]!;) {
+        const first = isFromTop ? openFrom(data, start, x, spans[s + 1]!) : x;
+        x = isFromTop ? openUntil(data, start, first, spans[s + 1]!) : spans[s + 1]!;
+        if (x === first) continue;
+        fill(y, covers, first, x - first);
+        lay(start + first * 4, x - first);
+      }
+  });
 }
 
 const CLEAR = { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash: null } as const;

@@ -35,14 +35,29 @@ export function frontRows(coats: readonly Coat[], width: number, others: Others)
       // Of each layer by itself only how much it covers is asked: what is below keeps the rest.
       one.fill(0);
       lay(coat, 0, y, width, one);
-      for (let x = 0, q = 0; x < width; x++, q += channels) {
-        const alpha = one[q + ALPHA]!;
-        if (alpha === 0) continue;
-        isThere = true;
-        keep[x]! *= 1 - alpha;
-        for (let c = 0; c < channels; c++) over[q + c]! = over[q + c]! * (1 - alpha) + (coat.isHole ? 0 : one[q + c]!);
-      }
+      isThere = layBefore(over, keep, one, channels, coat.isHole ?? false) || isThere;
     }
     return isThere ? { over, keep } : null;
   };
+}
+
+/** Lays one more row before what is there; whether it has anything in it. */
+function layBefore(
+  over: Float32Array,
+  keep: Float32Array,
+  one: Float32Array,
+  channels: number,
+  isHole: boolean,
+): boolean {
+  // prettier-ignore
+  let isThere = false;
+  for (let x = 0, q = 0; x < keep.length; x++, q += channels) {
+    const alpha = one[q + ALPHA]!;
+    if (alpha === 0) continue;
+    isThere = true;
+    const rest = 1 - alpha;
+    keep[x]! *= rest;
+    for (let c = q; c < q + channels; c++) over[c] = over[c]! * rest + (isHole ? 0 : one[c]!);
+  }
+  return isThere;
 }

@@ -8,7 +8,7 @@ import { groundRows, type Ground } from './ground';
 import { mirrorReader, type Mirrored } from './mirror';
 import { ALPHA, channelsFor, MIRRORED, OTHERS, PHOTO, type Others } from './pixel';
 import { SORTS, type Plate } from './plate';
-import { writeShaded } from './shaded';
+import { writeShaded, type Shades } from './shaded';
 
 /** A share this close to 0 or 1 makes no difference in 8 bits. */
 const NEGLIGIBLE = 1 / 2048;
@@ -267,6 +267,47 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
     return k;
   };
 
+  const begin = (at: number, sort: number) => {
+    if (!out.isIn(sort)) out.begin(at, sort);
+  };
+  /** Most pixels lie in long stretches of pure photo or of what is behind: writes one that begins at `i`; where it ends, or `i`. */
+  const passed = (i: number, end: number, from: number, groundRow: Float32Array | null): number => {
+    const photo = photoUntil(i, end);
+    if (photo > i) {
+      alphas.fill(OPAQUE, first + i, first + photo);
+      begin(first + i, SORTS.photo);
+      return photo;
+    }
+    const outside = isFixed ? outsideUntil(i, end, from) : i;
+    if (outside === i) return i;
+    begin(first + i, FIXED);
+    const [ground, each] = groundRow ? [groundRow, channels] : [even, 0];
+    writeShaded(pixels.blank, (first + i) * 4, outside - i, ground, (i - from) * each, each, shades, i, LEAST_ALPHA);
+    return outside;
+  };
+  /** The same of what lies before and lets nothing through. */
+  const hidden = ({ keep, over }: FrontRow, i: number, from: number): number => {
+    if (channels > OTHERS) return i;
+    const end = from + sameUntil(keep, 0, i - from, width);
+    if (end === i) return i;
+    begin(first + i, FIXED);
+    writeShaded(pixels.blank, (first + i) * 4, end - i, over, (i - from) * channels, channels, NO_SHADES, i, LEAST_ALPHA); // prettier-ignore
+    return end;
+  };
+  const writePixel = (i: number, from: number, groundRow: Float32Array | null, front: FrontRow | null) => {
+    const x = i - from;
+    if (outermost[i] === 0 && (feather === null || feather[i] === 0)) {
+      behind(groundRow, i, x);
+      return finish(front, i, x, below);
+    }
+    const beneath = cutout.at(i, seen);
+    if (beneath > 0) {
+      behind(groundRow, i, x);
+      for (let c = 0; c < channels; c++) if (c !== PHOTO) seen[c]! += below[c]! * beneath;
+    }
+    finish(front, i, x, seen);
+  };
+
   for (let y = 0; y < height; y++) {
     const from = y * width;
     const end = from + width;
@@ -275,39 +316,19 @@ function stackBand(stack: Stack, pixels: PlatePixels): void {
     mirror?.row(y);
     const groundRow = rowOfGround && rowOfGround(top + y);
     const front = frontRow(top + y);
-    for (let i = from; i < end; i++) {
-      // Most pixels lie in long stretches of pure photo or of what is behind: those are passed in one go.
-      const photo = front ? i : photoUntil(i, end);
-      if (photo > i) {
-        alphas.fill(OPAQUE, first + i, first + photo);
-        if (!out.isIn(SORTS.photo)) out.begin(first + i, SORTS.photo);
-        i = photo - 1;
-        continue;
-      }
-      const outside = front || !isFixed ? i : outsideUntil(i, end, from);
-      if (outside > i) {
-        if (!out.isIn(FIXED)) out.begin(first + i, FIXED);
-        const ground = groundRow ?? even;
-        const x = groundRow ? (i - from) * channels : 0;
-        writeShaded(pixels.blank, (first + i) * 4, outside - i, ground, x, groundRow ? channels : 0, shades, i, LEAST_ALPHA); // prettier-ignore
-        i = outside - 1;
-        continue;
-      }
-      if (outermost[i] === 0 && (feather === null || feather[i] === 0)) {
-        behind(groundRow, i, i - from);
-        finish(front, i, i - from, below);
-        continue;
-      }
-      const beneath = cutout.at(i, seen);
-      if (beneath > 0) {
-        behind(groundRow, i, i - from);
-        for (let c = 0; c < channels; c++) if (c !== PHOTO) seen[c]! += below[c]! * beneath;
-      }
-      finish(front, i, i - from, seen);
+    /** Up to there nothing lies before. */
+    let open = front ? from : end;
+    for (let i = from; i < end;) {
+      if (front && i >= open) open = from + sameUntil(front.keep, 1, i - from, width);
+      const next = i < open ? passed(i, open, from, groundRow) : hidden(front!, i, from);
+      if (next === i) writePixel(i, from, groundRow, front);
+      i = Math.max(next, i + 1);
     }
     out.begin(first + end, FIXED);
   }
 }
+
+const NO_SHADES: Shades = { colours: new Float64Array(0), masks: [] };
 
 /**
  * A plate out of bands, from the top down: their masks take memory only in their turn.

@@ -101,15 +101,11 @@ function note(stretches: Stretches, xa: number, xb: number, width: number): void
   to[k] = end;
 }
 
-/**
- * Share of each pixel that the polygons cover, row by row, 0…1.
- *
- * @param polygons in pixels; contours that don't overlap, holes turning the other way
- * @param window the pixels wanted
- */
-export function coverage(polygons: readonly Polygon[], window: PixelWindow): Float32Array {
+/** Rows of a window that polygons touch, as differences: `row`'s running sum is the coverage, and it changes in the stretches alone. */
+type RowWork = (y: number, row: Float64Array, stretches: Stretches) => void;
+
+function eachRow(polygons: readonly Polygon[], window: PixelWindow, work: RowWork): void {
   const { width, height } = window;
-  const out = new Float32Array(width * height);
   const edges = edgesOf(polygons, window);
   const row = new Float64Array(width + 2);
   const stretches: Stretches = { from: [], to: [], count: 0 };
@@ -130,9 +126,50 @@ export function coverage(polygons: readonly Polygon[], window: PixelWindow): Flo
       addClipped(row, width, xa, xb, (bottom - top) * direction);
       note(stretches, xa, xb, width);
     }
-    fillRow(out, y * width, width, row, stretches);
+    work(y, row, stretches);
   }
+}
+
+/**
+ * Share of each pixel that the polygons cover, row by row, 0…1.
+ *
+ * @param polygons in pixels; contours that don't overlap, holes turning the other way
+ * @param window the pixels wanted
+ */
+export function coverage(polygons: readonly Polygon[], window: PixelWindow): Float32Array {
+  const { width, height } = window;
+  const out = new Float32Array(width * height);
+  eachRow(polygons, window, (y, row, stretches) => fillRow(out, y * width, width, row, stretches, null));
   return out;
+}
+
+/**
+ * The same row by row, for what needs no more than one at a time.
+ *
+ * @param visit is told the row, its shares, and where in it stretches that are not 0 begin and end; none of it holds
+ *   until the next row
+ */
+export function coverageRows(
+  polygons: readonly Polygon[],
+  window: PixelWindow,
+  visit: (y: number, covers: Float32Array, spans: readonly number[]) => void,
+): void {
+  const covers = new Float32Array(window.width);
+  const spans: number[] = [];
+  eachRow(polygons, window, (y, row, stretches) => {
+    spans.length = 0;
+    fillRow(covers, 0, window.width, row, stretches, spans);
+    if (spans.length > 0) visit(y, covers, spans);
+    for (let k = 0; k < spans.length; k += 2) covers.fill(0, spans[k], spans[k + 1]);
+  });
+}
+
+/** Writes one share into a stretch of a row, which is added to the row's spans. */
+function fillStretch(out: Float32Array, share: number, begun: number, end: number, spans: number[] | null): void {
+  out.fill(share, begun, end);
+  if (!spans || begun === end) return;
+  if (spans.length > 0 && spans[spans.length - 1] === begun) spans[spans.length - 1] = end;
+  else spans.push(begun, end);
 }
 
 /** A row of shares out of what its pieces add to the running sum, which is taken back to nothing. */
@@ -142,6 +179,7 @@ function fillRow(
   width: number,
   row: Float64Array,
   { from, to, count }: Stretches,
+  spans: number[] | null,
 ): void {
   let sum = 0;
   let share = 0;
@@ -153,14 +191,14 @@ function fillRow(
       const change = row[x]!;
       if (change === 0) continue;
       row[x] = 0;
-      if (share !== 0) out.fill(share, begun, start + x);
+      if (share !== 0) fillStretch(out, share, begun, start + x, spans);
       begun = start + x;
       sum += change;
       share = Math.abs(sum);
       share = share > 1 ? 1 : share < 1e-9 ? 0 : share;
     }
   }
-  if (share !== 0) out.fill(share, begun, start + width);
+  if (share !== 0) fillStretch(out, share, begun, start + width, spans);
   // What is added right of the window is never asked for.
   row[width] = row[width + 1] = 0;
 }

@@ -1,6 +1,6 @@
 export { bandsOf } from './bands';
 export { blur } from './blur';
-export { coverage, type PixelWindow } from './coverage';
+export { coverage, coverageRows, type PixelWindow } from './coverage';
 export { continued, type FromRim } from './continued';
 export { resample, type Outside } from './resample';
 export { softCoverage } from './soft-coverage';
