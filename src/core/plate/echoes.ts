@@ -301,6 +301,13 @@ function drawCopy(canvas: Canvas, source: Source, copy: Copy, border: Echoed, sh
   });
 }
 
+/** Values 0…1 as 0…255: several times as quick as having them clamped. */
+function inBytes(values: Float32Array): Uint8ClampedArray {
+  const bytes = new Uint8Array(values.length);
+  for (let i = 0; i < values.length; i++) bytes[i] = (values[i]! * 255 + 0.5) | 0;
+  return new Uint8ClampedArray(bytes.buffer);
+}
+
 const CLEAR = { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1, dash: null } as const;
 
 function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Coat[] {
@@ -324,8 +331,7 @@ function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Co
       drawCopy(canvas, source, copy, border, shine);
       if (isFromTop) shadow(copy);
     }
-    const data = new Uint8ClampedArray(canvas.data.length);
-    for (let i = 0; i < data.length; i++) data[i] = canvas.data[i]! * 255;
+    const data = inBytes(canvas.data);
     const shares = canvas.shares && Uint8ClampedArray.from(canvas.shares, (v) => v * 255);
     return [{ ...CLEAR, pick, pixels: { window, data, opacity: 1, ...(shares && { shares }) } }];
   };

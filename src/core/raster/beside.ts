@@ -37,7 +37,8 @@ type Normals = {
 function normalsOf(polygons: readonly Polygon[], sides: Float64Array): Normals {
   const own = new Float64Array(sides.length / 2);
   for (let k = 0; k < sides.length; k += 4) {
-    const [dx, dy] = [sides[k + 2]! - sides[k]!, sides[k + 3]! - sides[k + 1]!];
+    const dx = sides[k + 2]! - sides[k]!;
+    const dy = sides[k + 3]! - sides[k + 1]!;
     const long = Math.hypot(dx, dy) || 1;
     // Clockwise on a screen, the inside lies to the right of the way.
     own[k / 2] = -dy / long;
@@ -49,8 +50,12 @@ function normalsOf(polygons: readonly Polygon[], sides: Float64Array): Normals {
   let first = 0;
   for (const { length } of polygons) {
     for (let i = 0; i < length; i++) {
-      const [side, next] = [first + i, first + ((i + 1) % length)];
-      const [ax, ay, bx, by] = [own[side * 2]!, own[side * 2 + 1]!, own[next * 2]!, own[next * 2 + 1]!];
+      const side = first + i;
+      const next = first + ((i + 1) % length);
+      const ax = own[side * 2]!;
+      const ay = own[side * 2 + 1]!;
+      const bx = own[next * 2]!;
+      const by = own[next * 2 + 1]!;
       corners[side * 4 + 2] = corners[next * 4] = ax + bx;
       corners[side * 4 + 3] = corners[next * 4 + 1] = ay + by;
       const isCurve = ax * bx + ay * by > CURVE;
@@ -82,22 +87,28 @@ function seenFrom({ left, top, width, height }: PixelWindow, polygons: readonly 
   return { left: x0, top: y0, width: Math.max(0, x1 - x0), height: Math.max(0, y1 - y0) };
 }
 
-/** Where beside a side a place lies: 0 at its beginning, 1 at its end, below and beyond. */
-function shareOn(sides: Float64Array, k: number, x: number, y: number): number {
-  const dx = sides[k + 2]! - sides[k]!;
-  const dy = sides[k + 3]! - sides[k + 1]!;
-  const long = dx * dx + dy * dy;
-  return long > 0 ? ((x - sides[k]!) * dx + (y - sides[k + 1]!) * dy) / long : 0;
-}
-
-const within01 = (v: number): number => (v < 0 ? 0 : v > 1 ? 1 : v);
-
 /** Sides that are looked at one after the other for one that is nearer. */
 const STEPS = 12;
 
+/** Squared distance of the place `at` from a side; handed over in memory, since numbers are boxed on their way into a function. */
+function squaredFrom(sides: Float64Array, side: number, at: Float64Array): number {
+  const k = side * 4;
+  const x = at[0]! - sides[k]!;
+  const y = at[1]! - sides[k + 1]!;
+  const dx = sides[k + 2]! - sides[k]!;
+  const dy = sides[k + 3]! - sides[k + 1]!;
+  const long = dx * dx + dy * dy;
+  const raw = long > 0 ? (x * dx + y * dy) / long : 0;
+  const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
+  const ex = x - dx * t;
+  const ey = y - dy * t;
+  return ex * ex + ey * ey;
+}
+
 /** From a side to the nearest of those beside it: of several about as near, what is handed from pixel to pixel need not be the very nearest. */
 function walker(polygons: readonly Polygon[], sides: Float64Array) {
-  const [before, after] = [new Int32Array(sides.length / 4), new Int32Array(sides.length / 4)];
+  const before = new Int32Array(sides.length / 4);
+  const after = new Int32Array(sides.length / 4);
   let first = 0;
   for (const { length } of polygons) {
     for (let i = 0; i < length; i++) {
@@ -106,24 +117,19 @@ function walker(polygons: readonly Polygon[], sides: Float64Array) {
     }
     first += length;
   }
-  const squared = (side: number, x: number, y: number): number => {
-    const k = side * 4;
-    const t = within01(shareOn(sides, k, x, y));
-    const ex = x - sides[k]! - (sides[k + 2]! - sides[k]!) * t;
-    const ey = y - sides[k + 1]! - (sides[k + 3]! - sides[k + 1]!) * t;
-    return ex * ex + ey * ey;
-  };
-  return (from: number, x: number, y: number): number => {
+  return (from: number, at: Float64Array): number => {
+    let best = squaredFrom(sides, from, at);
     let side = from;
-    let best = squared(side, x, y);
-    for (const next of [before, after])
+    for (let way = 0; way < 2; way++) {
+      const next = way === 0 ? before : after;
       for (let i = 0; i < STEPS; i++) {
         const other = next[side]!;
-        const d = squared(other, x, y);
+        const d = squaredFrom(sides, other, at);
         if (d >= best) break;
         best = d;
         side = other;
       }
+    }
     return side;
   };
 }
@@ -153,20 +159,27 @@ export function besideOutline(
   const seen = seenFrom(window, polygons, Math.ceil(reach) + 2);
   const { side: nearest } = nearestSides(sides, seen, coverage(within, seen));
   const nearer = walker(polygons, sides);
+  const middle = new Float64Array(2);
   const places = placesIn(window, seen, nearest);
   const [along, whole, away, nx, ny] = [0, 1, 2, 3, 4].map(() => new Float32Array(places.length)) as [Float32Array, Float32Array, Float32Array, Float32Array, Float32Array]; // prettier-ignore
   for (let i = 0; i < places.length; i++) {
     const y = Math.floor(places[i]! / window.width);
     const x = places[i]! - y * window.width;
     const found = nearest[(y + window.top - seen.top) * seen.width + x + window.left - seen.left]!;
-    const px = window.left + x + 0.5;
-    const py = window.top + y + 0.5;
-    const side = nearer(found, px, py);
+    middle[0] = window.left + x + 0.5;
+    middle[1] = window.top + y + 0.5;
+    const side = nearer(found, middle);
     const k = side * 4;
-    const raw = shareOn(sides, k, px, py);
-    const t = within01(raw);
-    const ex = px - sides[k]! - (sides[k + 2]! - sides[k]!) * t;
-    const ey = py - sides[k + 1]! - (sides[k + 3]! - sides[k + 1]!) * t;
+    const dx = sides[k + 2]! - sides[k]!;
+    const dy = sides[k + 3]! - sides[k + 1]!;
+    const fromX = middle[0] - sides[k]!;
+    const fromY = middle[1] - sides[k + 1]!;
+    const squared = dx * dx + dy * dy;
+    /** Where beside the side: 0 at its beginning, 1 at its end, below and beyond. */
+    const raw = squared > 0 ? (fromX * dx + fromY * dy) / squared : 0;
+    const t = raw < 0 ? 0 : raw > 1 ? 1 : raw;
+    const ex = fromX - dx * t;
+    const ey = fromY - dy * t;
     const far = Math.sqrt(ex * ex + ey * ey);
     const isBeyond = raw !== t && far > ON_IT;
     const end = k + 2 * t;
