@@ -178,12 +178,7 @@ export function finishedRow(
 ): Uint8ClampedArray {
   if (rows.at.length < n) rows = rowsFor(n);
   const { colours, scratch, at, bytes } = rows;
-  const values = table ?? PLAIN;
-  for (let i = 0, k = 0, q = p; i < n; i++, k += 3, q += 4) {
-    colours[k] = values[photo[q]!]!;
-    colours[k + 1] = values[256 + photo[q + 1]!]!;
-    colours[k + 2] = values[512 + photo[q + 2]!]!;
-  }
+  throughTable(table ?? PLAIN, photo, p, colours, n);
   for (const step of steps) {
     if (step.kind === 'matrix') matrixRow(step.matrix, colours, n);
     else {
@@ -191,6 +186,25 @@ export function finishedRow(
       blendRow(step.mode, colours, { values: step.ramp, at }, n);
     }
   }
+  intoBytes(colours, photo, p, bytes, n);
+  return rows.clamped;
+}
+
+type Bytes = Uint8Array | Uint8ClampedArray;
+
+// Loops by themselves: within others the engine would not make the most of them.
+
+/** Colours 0…1 of a photo's pixels, each channel by its own table. */
+function throughTable(table: Float32Array, photo: Bytes, p: number, colours: Float32Array, n: number): void {
+  for (let i = 0, k = 0, q = p; i < n; i++, k += 3, q += 4) {
+    colours[k] = table[photo[q]!]!;
+    colours[k + 1] = table[256 + photo[q + 1]!]!;
+    colours[k + 2] = table[512 + photo[q + 2]!]!;
+  }
+}
+
+/** The colours as bytes, with the photo's own alpha. */
+function intoBytes(colours: Float32Array, photo: Bytes, p: number, bytes: Uint8Array, n: number): void {
   for (let i = 0, k = 0, q = 0; i < n; i++, k += 3, q += 4) {
     // Within 0…1 as they are, and several times as quick as having them clamped.
     bytes[q] = (colours[k]! * 255 + 0.5) | 0;
@@ -198,5 +212,4 @@ export function finishedRow(
     bytes[q + 2] = (colours[k + 2]! * 255 + 0.5) | 0;
     bytes[q + 3] = photo[p + q + 3]!;
   }
-  return rows.clamped;
 }
