@@ -98,6 +98,15 @@ function inFormat(
   }
 }
 
+/** Encoded; of a PNG that is to be as small as can be, the smaller of two: by the differences of neighbours (PNG's filters), which photos gain by, and by the bytes themselves. */
+async function smallerOf(image: Sharp, output: Output, ppi: number) {
+  const made = await inFormat(image.clone(), output, ppi).toBuffer({ resolveWithObject: true });
+  if (output.format !== 'png' || output.effort !== 'smallest' || output.colours !== null) return made;
+  const level = EFFORTS.png.smallest;
+  const filtered = await image.png({ compressionLevel: level, adaptiveFiltering: true }).toBuffer({ resolveWithObject: true }); // prettier-ignore
+  return filtered.data.length < made.data.length ? filtered : made;
+}
+
 /**
  * Encodes straight RGBA. With `part`, only that, and what lies beyond the picture empty. The file carries no
  * metadata but its resolution, the profile of its colours where that is wanted, and what it is given to say.
@@ -111,6 +120,6 @@ export async function encode(picture: Picture, output: Output, part: KeptPart | 
   const packet = xmp && holdsMetadata(output) ? xmp : null;
   const isPng = output.format === 'png';
   if (packet && !isPng) image = image.withXmp(packet);
-  const { data, info } = await inFormat(image, output, ppi).toBuffer({ resolveWithObject: true });
+  const { data, info } = await smallerOf(image, output, ppi);
   return { data: packet && isPng ? withXmpChunk(data, packet) : data, width: info.width, height: info.height };
 }

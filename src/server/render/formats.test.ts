@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import * as UTIF from 'utif2';
 import { oneBitAlpha } from '../../core/export';
 import { parseTemplate, type Output } from '../../core/template';
+import { seededBytes } from '../../core/testing/photos';
 import { encode, type Picture } from './encode';
 
 const [width, height] = [96, 64];
@@ -49,6 +50,20 @@ describe('PNG', () => {
   test.each(['quick', 'balanced', 'smallest'])('%s keeps every pixel', async (effort) => {
     const { data } = PNG.sync.read(await made({ effort }));
     expect(Buffer.compare(data, Buffer.from(picture.pixels))).toBe(0);
+  });
+
+  test('the smallest is smaller than the others of a photo, and no larger of flat colours', async () => {
+    const sizesOf = async (own: Picture) =>
+      Promise.all(['quick', 'balanced', 'smallest'].map(async (effort) => (await encode(own, outputOf({ effort }), null)).data.length)); // prettier-ignore
+    const side = 200;
+    const grain = seededBytes(side * side * 4, 5);
+    const photo = new Uint8ClampedArray(grain.length).map((_, i) =>
+      i % 4 === 3 ? 255 : ((i >> 2) % side) + (grain[i]! >> 3),
+    );
+    const ofPhoto = await sizesOf({ pixels: photo, width: side, height: side, ppi: 96 });
+    expect(ofPhoto[2]).toBeLessThan(0.95 * Math.min(ofPhoto[0]!, ofPhoto[1]!));
+    const ofDisc = await sizesOf(picture);
+    expect(ofDisc[2]).toBeLessThanOrEqual(Math.min(ofDisc[0]!, ofDisc[1]!));
   });
 
   test.each([2, 4, 16, 256])('it has no more than %i colours', async (colours) => {

@@ -1,8 +1,9 @@
 'use client';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { STARTING_FINISHES, withFinish, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { Section } from '../shared/section';
+import { useSettled } from '../shared/use-settled';
 import { Looks } from './looks';
 import type { TemplateStore } from './store';
 
@@ -14,8 +15,8 @@ type FinishSectionProps = {
 };
 
 function Finishes({ template, store, photo }: FinishSectionProps & { readonly photo: PhotoRow }) {
-  // Sliders go first; these follow when there is time.
-  const settled = useDeferredValue(template);
+  // Sliders go first; these follow when they rest.
+  const settled = useSettled(template);
   const made = useMemo(
     () =>
       STARTING_FINISHES.map((finish) => ({

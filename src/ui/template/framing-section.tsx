@@ -1,5 +1,5 @@
 'use client';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { framingPixels, framingSvg } from '@/core/export';
 import { framingDocument, framingOf, READY_FRAMINGS, withFraming, type Framing, type Template } from '@/core/template';
@@ -9,6 +9,7 @@ import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
 import { NameDialog } from '../shared/name-dialog';
 import { Section } from '../shared/section';
+import { useSettled } from '../shared/use-settled';
 import { Looks, type Look } from './looks';
 import type { TemplateStore } from './store';
 import { useFramingChanges, useFramings } from './use-framings';
@@ -25,12 +26,17 @@ const READY: readonly { readonly id: string; readonly name: string; readonly fra
   ({ id, name, fields }) => ({ id, name, framing: framingDocument.parse(fields) }),
 );
 
+/** Of those that people have kept so many are shown at first, the ready ones below them: two rows. */
+const FIRST_OWN = 6;
+
 type FramingsProps = Omit<FramingSectionProps, 'photo'> & { readonly photo: PhotoRow; readonly own: readonly OwnFraming[] }; // prettier-ignore
 
 function Framings({ template, store, photo, own }: FramingsProps) {
   const { remove } = useFramingChanges();
-  // Sliders go first; these follow when there is time.
-  const settled = useDeferredValue(template);
+  // Sliders go first; these follow when they rest.
+  const settled = useSettled(template);
+  const [showsAll, setShowsAll] = useState(false);
+  const shown = showsAll ? own.length : FIRST_OWN;
   const looks = useMemo(() => {
     const lookOf = (id: string, name: string, framing: Framing): Look => ({
       id,
@@ -42,12 +48,22 @@ function Framings({ template, store, photo, own }: FramingsProps) {
       const question = { title: `Delete ${name}?`, words: 'Templates that have it keep what they have.', action: 'Delete' }; // prettier-ignore
       if (await ask(question)) await remove(id);
     };
-    return [
-      ...own.map((one) => ({ ...lookOf(`own ${one.id}`, one.name, one.framing), onRemove: () => void removed(one) })),
-      ...READY.map(({ id, name, framing }) => lookOf(id, name, framing)),
-    ];
-  }, [settled, store, own, remove]);
-  return <Looks looks={looks} photo={photo} />;
+    return {
+      own: own.slice(0, shown).map((one) => ({ ...lookOf(`own ${one.id}`, one.name, one.framing), onRemove: () => void removed(one) })),
+      ready: READY.map(({ id, name, framing }) => lookOf(id, name, framing)),
+    }; // prettier-ignore
+  }, [settled, store, own, shown, remove]);
+  return (
+    <>
+      {own.length > 0 && <Looks looks={looks.own} photo={photo} />}
+      {shown < own.length && (
+        <Button variant="quiet" onClick={() => setShowsAll(true)}>
+          Show all {own.length} of your own
+        </Button>
+      )}
+      <Looks looks={looks.ready} photo={photo} />
+    </>
+  );
 }
 
 /** What lies round the photo, apart from its shape: ready framings and kept ones, on the batch's own photo. */

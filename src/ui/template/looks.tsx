@@ -35,7 +35,9 @@ export function Looks({ looks, photo }: LooksProps) {
               <span className="look-ground ground" data-ground={ground} style={groundStyle(ground)}>
                 <CutoutCanvas template={template} photo={photo} width={width * 2} cssWidth={width} label="" />
               </span>
-              <span>{name}</span>
+              <span className="look-name" title={name}>
+                {name}
+              </span>
             </button>
             {onRemove && (
               <Button
