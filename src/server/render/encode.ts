@@ -98,10 +98,15 @@ function inFormat(
   }
 }
 
+/** Pixels above which filtering would take half a minute and more. */
+const MOST_FILTERED = 24_000_000;
+
 /** Encoded; of a PNG that is to be as small as can be, the smaller of two: by the differences of neighbours (PNG's filters), which photos gain by, and by the bytes themselves. */
 async function smallerOf(image: Sharp, output: Output, ppi: number) {
   const made = await inFormat(image.clone(), output, ppi).toBuffer({ resolveWithObject: true });
-  if (output.format !== 'png' || output.effort !== 'smallest' || output.colours !== null) return made;
+  const { width, height } = made.info;
+  const isAsked = output.format === 'png' && output.effort === 'smallest' && output.colours === null;
+  if (!isAsked || width * height > MOST_FILTERED) return made;
   const level = EFFORTS.png.smallest;
   const filtered = await image.png({ compressionLevel: level, adaptiveFiltering: true }).toBuffer({ resolveWithObject: true }); // prettier-ignore
   return filtered.data.length < made.data.length ? filtered : made;
