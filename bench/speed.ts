@@ -15,6 +15,7 @@ import { encode } from '../src/server/render/encode';
 import { lookOf } from '../src/server/render/look';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { median } from './median';
+import { cpuOf } from './cpu';
 import { benchPhotos } from './photos';
 import { benchTemplate, FORMATS, type BenchFormat } from './template';
 
@@ -103,24 +104,16 @@ const script: Way = (format) => {
 const NAMES = ['floor', 'wobrel', 'script'] as const;
 type Times = Record<(typeof NAMES)[number], number>;
 
-/** CPU milliseconds, system time included. */
-async function cpuOf<T>(work: () => T | Promise<T>): Promise<readonly [ms: number, value: T]> {
-  const before = process.cpuUsage();
-  const value = await work();
-  const { user, system } = process.cpuUsage(before);
-  return [(user + system) / 1000, value];
-}
-
 /** One round: every photo goes through all ways in turn, so that a busy machine slows them alike. */
 async function roundOf(ways: Record<keyof Times, Way>, paths: readonly string[], format: BenchFormat): Promise<Times> {
   const sums: Times = { floor: 0, wobrel: 0, script: 0 };
   const ready = {} as Record<keyof Times, (path: string) => Promise<void>>;
   for (const name of NAMES) {
-    const [ms, work] = await cpuOf(() => ways[name](format));
-    sums[name] += ms;
-    ready[name] = work;
+    sums[name] += await cpuOf(() => {
+      ready[name] = ways[name](format);
+    });
   }
-  for (const path of paths) for (const name of NAMES) sums[name] += (await cpuOf(() => ready[name](path)))[0];
+  for (const path of paths) for (const name of NAMES) sums[name] += await cpuOf(() => ready[name](path));
   return { floor: sums.floor / paths.length, wobrel: sums.wobrel / paths.length, script: sums.script / paths.length };
 }
 

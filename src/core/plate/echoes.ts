@@ -102,7 +102,6 @@ function sampleLine(
   [x, y, dx, dy]: readonly [number, number, number, number],
   out: Float64Array,
 ): void {
-  // prettier-ignore
   const { left, top, width, height } = window;
   for (let i = 0, o = 0; i < n; i++, o += CHANNELS) {
     const u = Math.min(Math.max(x + dx * i - left - 0.5, 0), width - 1.001);

@@ -49,7 +49,6 @@ function layBefore(
   channels: number,
   isHole: boolean,
 ): boolean {
-  // prettier-ignore
   let isThere = false;
   for (let x = 0, q = 0; x < keep.length; x++, q += channels) {
     const alpha = one[q + ALPHA]!;

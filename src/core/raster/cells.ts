@@ -78,7 +78,6 @@ function stretch(
   { before, share }: ReturnType<typeof stepsFor>,
   out: Float32Array,
 ): void {
-  // prettier-ignore
   for (let x = 0; x < out.length; x++) {
     const k = start + before[x]!;
     out[x] = cells[k]! + share[x]! * (cells[k + 1]! - cells[k]!);
