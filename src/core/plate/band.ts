@@ -1,7 +1,7 @@
 /** One border as it is drawn: its edges, its paint, its dashes, and how it stands in the light. */
 import type { Border, Light } from '../layers';
 import { blendRow, fillPaint, flatRamp, isPattern, isPicked, isTexture, parseColour } from '../paint';
-import { besideOutline, dashField, dashPolygons, softCoverage, type PixelWindow } from '../raster';
+import { besideOutline, dashField, dashPolygons, placesWithin, softCoverage, type PixelWindow } from '../raster';
 import { offset, raggedPolygons, thinned, union, type Join, type Polygon } from '../shape';
 import type { Coat } from './coat';
 import { borderBand, roughAt } from './layers';
@@ -84,8 +84,10 @@ export type Band = {
   readonly stands: { readonly places: Int32Array; readonly slopes: Slopes } | null;
 };
 
-/** Whether a border has to be asked how its pixels lie beside it. */
-const hasPlaces = ({ relief, paint }: Border): boolean => relief !== null || isTexture(paint) || isPattern(paint);
+const isPlaced = (paint: Border['paint']) => isTexture(paint) || isPattern(paint);
+
+/** Whether a border has to be asked how its pixels lie beside its rim. */
+const hasSides = ({ relief, paint }: Border): boolean => relief !== null || (isPlaced(paint) && paint.lies === 'along');
 
 /** Where everything that a border may touch is looked for need not be known finely, pixels. */
 const ROUGHLY = 0.5;
@@ -104,14 +106,15 @@ export function bandMaker(border: Border, scene: BandScene): (window: PixelWindo
   const line = { outline: middle, reach: (width / 2) * scale + RIM, within };
   const box = boxOf(alongShape(edgeOf(scene, outer, join, null)));
   const dashes = dash && dashesOf(border, dash, scale);
-  const rim = hasPlaces(border) ? edgeOf(scene, outer, join, roughAt(border, 'outer')) : [];
+  const rim = hasSides(border) ? edgeOf(scene, outer, join, roughAt(border, 'outer')) : [];
   const ground = { outline, line, box, scale, picks, corner };
   const made = (window: PixelWindow): Band => {
-    const beside = hasPlaces(border) ? besideOutline(rim, width * scale + 2 * swing + RIM, within, window) : null;
-    const texture = beside && isTexture(paint) ? textureValues(paint, { window, scale, corner, beside }) : null;
+    const beside = hasSides(border) ? besideOutline(rim, width * scale + 2 * swing + RIM, within, window) : null;
+    const places = beside?.places ?? (isPlaced(paint) ? placesWithin(within, window) : null);
+    const texture = isTexture(paint) ? textureValues(paint, { window, scale, corner, beside, places }) : null;
     return {
       window,
-      paint: paintRows(paint, opacity, { ...ground, window, beside, texture }),
+      paint: paintRows(paint, opacity, { ...ground, window, beside, places, texture }),
       dash: dashes && { kind: 'field', field: { ...window, values: dashField(line, dashes, window) } },
       stands: relief && beside && { places: beside.places, slopes: slopesOf(relief, width * scale, scale, beside, texture) }, // prettier-ignore
     };

@@ -20,8 +20,10 @@ export type PaintGround = {
   readonly outline: readonly Polygon[];
   /** The line that is painted: what gradients follow along it. */
   readonly line?: Line;
-  /** Where its pixels lie beside that line; only these are asked for. */
+  /** Where its pixels lie beside that line, of a paint that runs along it. */
   readonly beside?: Beside | null;
+  /** Only these of the window's places are asked for; all of them where none are said. */
+  readonly places?: Int32Array | null;
   /** What its texture comes to there, in their order, where that is known. */
   readonly texture?: Float32Array | null;
   /** The frame's corner, pixels. */
@@ -53,11 +55,11 @@ export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround
     const pick = ground.picks.findIndex((other) => samePick(paint, other));
     return { ramp: flatRamp('#000000', opacity), places: { kind: 'flat' }, pick };
   }
-  const { outline, window, scale } = ground;
+  const { outline, window, scale, beside = null, places = null } = ground;
   if (paint.kind === 'pattern') {
     const { picture } = paint;
     if (picture === null) return { ramp: flatRamp('#000000', 0), places: { kind: 'flat' }, pick: -1 };
-    const ramp = patternColours({ ...paint, picture }, opacity, { ...ground, beside: ground.beside ?? null });
+    const ramp = patternColours({ ...paint, picture }, opacity, { ...ground, beside, places });
     return { ramp, places: { kind: 'each', window }, pick: -1 };
   }
   const ramp = rampOf(paint.stops, opacity);
@@ -65,9 +67,8 @@ export function paintRows(paint: LinePaint, opacity: number, ground: PaintGround
   if (paint.kind === 'contour') return field(depthField(outline, paint.depth * scale, window));
   if (paint.kind === 'along') return field(alongField(ground.line ?? { outline, reach: 0 }, window));
   if (paint.kind === 'texture') {
-    const beside = ground.beside ?? null;
-    const values = ground.texture ?? textureValues(paint, { ...ground, beside });
-    return field(beside ? inPlaces(values, beside.places, window.width * window.height) : inSteps(values));
+    const values = ground.texture ?? textureValues(paint, { ...ground, beside, places });
+    return field(places ? inPlaces(values, places, window.width * window.height) : inSteps(values));
   }
   return { ramp, places: placesOf(paint, ground.box), pick: -1 };
 }

@@ -8,8 +8,10 @@ type Ground = {
   readonly scale: number;
   /** The frame's corner, pixels. */
   readonly corner: readonly [x: number, y: number];
-  /** The line that it runs along; only there anything is asked. */
+  /** The line that it may run along. */
   readonly beside: Beside | null;
+  /** Only there anything is asked: places in the window; null asks everywhere. */
+  readonly places: Int32Array | null;
 };
 
 /** Notes a colour as ramps have it: straight, 0…1. */
@@ -22,11 +24,11 @@ function note(ramp: Ramp, place: number, [r, g, b, alpha]: Float64Array, opacity
   ramp[k + 3] = (alpha! / 255) * opacity;
 }
 
-/** The colours of every pixel of the window, one after the other; clear beside the line. */
+/** The colours of every pixel of the window, one after the other; clear where nothing is asked. */
 export function patternColours(
   paint: PatternPaint & { readonly picture: string },
   opacity: number,
-  { window, scale, corner, beside }: Ground,
+  { window, scale, corner, beside, places }: Ground,
 ): Ramp {
   const { left, top, width, height } = window;
   const picture = pictureAtHand(paint.picture, 'pattern');
@@ -51,9 +53,9 @@ export function patternColours(
   const right = [cos / across / scale, -sin / down / scale] as const;
   const below = [sin / across / scale, cos / down / scale] as const;
   const read = patternReader(picture, right, below);
-  const count = beside ? beside.places.length : width * height;
+  const count = places ? places.length : width * height;
   for (let i = 0; i < count; i++) {
-    const place = beside ? beside.places[i]! : i;
+    const place = places ? places[i]! : i;
     const y = Math.floor(place / width);
     const [px, py] = [left + place - y * width + 0.5 - corner[0], top + y + 0.5 - corner[1]];
     read(px * right[0] + py * below[0], px * right[1] + py * below[1], found);

@@ -1,7 +1,7 @@
 /** Where pixels lie beside an outline: how far along it, how far in from it, and which way that is. */
 import { boundsOf, fromTop, thinned, type Polygon } from '../shape';
 import { lengthsOf } from './along';
-import { coverage, type PixelWindow } from './coverage';
+import { coveredSpans, type PixelWindow, type Spans } from './coverage';
 import { nearestSides, sidesOf } from './distance';
 
 /** For the pixels of a window that are asked for and near enough, row by row. */
@@ -157,10 +157,11 @@ export function besideOutline(
   const { own, ends, corners, turns } = normalsOf(polygons, sides);
   const { begins, long, whole: wholes } = lengthsOf(polygons);
   const seen = seenFrom(window, polygons, Math.ceil(reach) + 2);
-  const { side: nearest } = nearestSides(sides, seen, coverage(within, seen));
+  const spans = coveredSpans(within, seen);
+  const { side: nearest } = nearestSides(sides, seen, spans);
   const nearer = walker(polygons, sides);
   const middle = new Float64Array(2);
-  const places = placesIn(window, seen, nearest);
+  const places = placesIn(window, seen, spans, nearest);
   const [along, whole, away, nx, ny] = [0, 1, 2, 3, 4].map(() => new Float32Array(places.length)) as [Float32Array, Float32Array, Float32Array, Float32Array, Float32Array]; // prettier-ignore
   for (let i = 0; i < places.length; i++) {
     const y = Math.floor(places[i]! / window.width);
@@ -220,20 +221,27 @@ export function besideOutline(
   return { window, places, along, whole, away, nx, ny };
 }
 
-/** The pixels of a window for which a side was found in what was looked at. */
-function placesIn(window: PixelWindow, seen: PixelWindow, nearest: Int32Array): Int32Array {
-  const left = Math.max(0, seen.left - window.left);
-  const top = Math.max(0, seen.top - window.top);
-  const right = Math.min(window.width, seen.left + seen.width - window.left);
-  const bottom = Math.min(window.height, seen.top + seen.height - window.top);
-  /** Where in what was looked at the first of a row lies. */
-  const rowAt = (y: number) => (y + window.top - seen.top) * seen.width + window.left - seen.left;
+/** The pixels of a window within spans of what was looked at for which a side was found; all within them where none was looked for. */
+function placesIn(window: PixelWindow, seen: PixelWindow, spans: Spans, nearest: Int32Array | null): Int32Array {
+  const [right, down] = [seen.left - window.left, seen.top - window.top];
+  /** Calls for each stretch of a row of the window. */
+  const eachStretch = (work: (row: number, from: number, to: number) => void) =>
+    spans.forEach((row, y) => {
+      if (y + down < 0 || y + down >= window.height) return;
+      for (let s = 0; s < row.length; s += 2)
+        work(y, Math.max(row[s]!, -right), Math.min(row[s + 1]!, window.width - right));
+    });
+  let most = 0;
+  eachStretch((_, from, to) => (most += Math.max(0, to - from)));
+  const places = new Int32Array(most);
   let count = 0;
-  for (let y = top; y < bottom; y++)
-    for (let i = rowAt(y) + left, end = rowAt(y) + right; i < end; i++) if (nearest[i]! >= 0) count++;
-  const places = new Int32Array(count);
-  for (let y = top, k = 0; y < bottom; y++)
-    for (let x = left, i = rowAt(y) + left; x < right; x++, i++)
-      if (nearest[i]! >= 0) places[k++] = y * window.width + x;
-  return places;
+  eachStretch((y, from, to) => {
+    const first = (y + down) * window.width + right;
+    for (let x = from; x < to; x++) if (!nearest || nearest[y * seen.width + x]! >= 0) places[count++] = first + x;
+  });
+  return count === most ? places : places.slice(0, count);
 }
+
+/** The pixels of a window that polygons touch, row by row: each one's place in it. */
+export const placesWithin = (polygons: readonly Polygon[], window: PixelWindow): Int32Array =>
+  placesIn(window, window, coveredSpans(polygons, window), null);

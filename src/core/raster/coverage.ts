@@ -164,6 +164,18 @@ export function coverageRows(
   });
 }
 
+/** For each row of a window where stretches of it that matter begin and end, from the left. */
+export type Spans = readonly (readonly number[])[];
+
+const NOTHING: readonly number[] = [];
+
+/** The stretches of a window that polygons touch. */
+export function coveredSpans(polygons: readonly Polygon[], window: PixelWindow): Spans {
+  const all = Array<readonly number[]>(window.height).fill(NOTHING);
+  coverageRows(polygons, window, (y, _, spans) => (all[y] = [...spans]));
+  return all;
+}
+
 /** Writes one share into a stretch of a row, which is added to the row's spans. */
 function fillStretch(out: Float32Array, share: number, begun: number, end: number, spans: number[] | null): void {
   out.fill(share, begun, end);

@@ -2,7 +2,7 @@
 import type { Polygon } from '../shape';
 import { bandsOf } from './bands';
 import { fromCells } from './cells';
-import { coverage, type PixelWindow } from './coverage';
+import { coverage, type PixelWindow, type Spans } from './coverage';
 
 /** x, y of both ends of every side, one after the other, polygon by polygon. */
 export function sidesOf(polygons: readonly Polygon[]): Float64Array {
@@ -27,13 +27,9 @@ export type Nearest = {
   readonly squared: Float32Array;
 };
 
-/** For each row where stretches of what is asked for begin and end; all of it where nothing is said. */
-function spansOf(asked: Float32Array | Uint8Array | null, width: number, height: number): (readonly number[])[] {
-  if (!asked) return Array<readonly number[]>(height).fill([0, width]);
-  const all: (readonly number[])[] = [];
-  for (let y = 0; y < height; y++) all.push(spansIn(asked, y * width, width));
-  return all;
-}
+/** The stretches of each row that are not 0. */
+const spansOf = (asked: Float32Array | Uint8Array, { width, height }: PixelWindow): Spans =>
+  Array.from({ length: height }, (_, y) => spansIn(asked, y * width, width));
 
 /** The stretches of one row, which begins at `start`, that are not 0. */
 function spansIn(asked: Float32Array | Uint8Array, start: number, width: number): number[] {
@@ -53,13 +49,9 @@ function spansIn(asked: Float32Array | Uint8Array, start: number, width: number)
  * forwards and backwards (Danielsson 1980, "Euclidean distance mapping"); the distance to it
  * is exact. Only sides that cross the window are known: it has to reach as far as they matter.
  *
- * @param asked where it is not 0 it is asked; null asks for all
+ * @param spans nothing else is asked for
  */
-export function nearestSides(
-  sides: Float64Array,
-  { left, top, width, height }: PixelWindow,
-  asked: Float32Array | Uint8Array | null = null,
-): Nearest {
+export function nearestSides(sides: Float64Array, { left, top, width, height }: PixelWindow, spans: Spans): Nearest {
   const nearest = new Int32Array(width * height).fill(-1);
   const best = new Float32Array(width * height).fill(Infinity);
   const inverse = new Float64Array(sides.length / 4);
@@ -137,7 +129,6 @@ export function nearestSides(
       best[i] = d;
     }
   };
-  const spans = spansOf(asked, width, height);
   for (const way of [1, -1])
     for (let row = 0; row < height; row++) {
       const y = way > 0 ? row : height - 1 - row;
@@ -200,7 +191,7 @@ function fineDepth(polygons: readonly Polygon[], depth: number, window: PixelWin
   return inBands(sides, window, depth, (seen) => {
     const inside = coverage(polygons, seen);
     // The way from a pixel to its nearest side leads through the inside alone.
-    const { squared } = nearestSides(sides, seen, inside);
+    const { squared } = nearestSides(sides, seen, spansOf(inside, seen));
     for (let i = 0; i < squared.length; i++) squared[i] = inside[i]! >= 0.5 ? Math.sqrt(squared[i]!) / depth : 0;
     return squared;
   });
@@ -250,7 +241,7 @@ function coarseDepth(polygons: readonly Polygon[], depth: number, window: PixelW
   const signed = inBands(sides, around, depth / cell, (seen) => {
     const within = middlesWithin(sides, seen);
     // Of what lies outside only the cells beside the sides are needed, which every side begins with.
-    const { squared } = nearestSides(sides, seen, within);
+    const { squared } = nearestSides(sides, seen, spansOf(within, seen));
     for (let i = 0; i < squared.length; i++) {
       const share = (Math.sqrt(squared[i]!) * cell) / depth;
       squared[i] = 0.5 + (within[i] === 1 ? share : -share) / 2;

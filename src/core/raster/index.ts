@@ -6,6 +6,6 @@ export { resample, type Outside } from './resample';
 export { softCoverage } from './soft-coverage';
 export { alongField, dashField, dashPolygons, type Line } from './along';
 export { depthField } from './distance';
-export { besideOutline, type Beside } from './beside';
+export { besideOutline, placesWithin, type Beside } from './beside';
 export { createMean } from './mean';
 export { otherUntil, sameUntil } from './until';
