@@ -8,7 +8,7 @@ import { compile } from '../src/core/plate';
 import { parseTemplate } from '../src/core/template';
 import { inspectPhoto } from '../src/server/intake';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
-import { cpuOf } from './cpu';
+import { cpuOf, inTurn } from './cpu';
 import { median } from './median';
 import { benchPhotos } from './photos';
 
@@ -75,15 +75,12 @@ export async function measureFinish(rounds: number, photoCount: number): Promise
   const ways = Object.fromEntries(NAMES.map((name) => [name, renderer(name, FINISHES[name])])) as Record<Name, ReturnType<typeof renderer>>; // prettier-ignore
   const keys = [...NAMES, 'decode', 'compilePlain', 'compileRich'] as const;
   const times = Object.fromEntries(keys.map((key) => [key, [] as number[]])) as Record<keyof FinishSpeed, number[]>;
+  const decode = (path: string) => sharp(path).raw().toBuffer();
   // The first photo of each is left out: the loops are not compiled yet.
   for (const name of NAMES) await ways[name](paths[0]!);
   for (let round = 0; round < rounds; round++) {
-    const sums = Object.fromEntries([...NAMES, 'decode'].map((name) => [name, 0])) as Record<Name | 'decode', number>;
-    for (const path of paths) {
-      for (const name of NAMES) sums[name] += await cpuOf(() => ways[name](path));
-      sums.decode += await cpuOf(() => sharp(path).raw().toBuffer());
-    }
-    for (const name of [...NAMES, 'decode'] as const) times[name].push(sums[name] / paths.length);
+    for (const name of NAMES) times[name].push((await cpuOf(() => inTurn(paths, ways[name]))) / paths.length);
+    times.decode.push((await cpuOf(() => inTurn(paths, decode))) / paths.length);
     for (const [name, key] of [
       ['plain', 'compilePlain'],
       ['rich', 'compileRich'],

@@ -2,7 +2,7 @@
 import sharp from 'sharp';
 import { compile } from '../src/core/plate';
 import { parseTemplate, READY_FRAMINGS } from '../src/core/template';
-import { cpuOf } from './cpu';
+import { cpuOf, inTurn } from './cpu';
 import { renderer } from './finish';
 import { median } from './median';
 import { benchPhotos } from './photos';
@@ -41,18 +41,19 @@ export async function measureFramings(rounds: number, photoCount: number): Promi
   const paths = await benchPhotos(photoCount);
   const plain = renderer('plain', {});
   const ways = ALL.map(({ name, fields }) => renderer(name.replace(/ /g, '-'), fields));
+  const each = async (way: (path: string) => Promise<unknown>) =>
+    (await cpuOf(() => inTurn(paths, way))) / paths.length;
   const times = { decode: [] as number[], plain: [] as number[], compile: ALL.map(() => [] as number[]), photo: ALL.map(() => [] as number[]) }; // prettier-ignore
   for (let round = 0; round <= rounds; round++) {
-    const path = paths[round % paths.length]!;
-    const decode = await cpuOf(() => sharp(path).raw().toBuffer());
-    const bare = await cpuOf(() => plain(path));
+    const decode = await each((path) => sharp(path).raw().toBuffer());
+    const bare = await each(plain);
     if (round > 0) {
       times.decode.push(decode);
       times.plain.push(bare);
     }
     for (const [i, { name, fields }] of ALL.entries()) {
       const compiled = await cpuOf(() => compile(parseTemplate({ wobrel: 1, name, ...fields }), SIZE));
-      const made = await cpuOf(() => ways[i]!(path));
+      const made = await each(ways[i]!);
       if (round === 0) continue;
       times.compile[i]!.push(compiled);
       times.photo[i]!.push(made);

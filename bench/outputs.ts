@@ -11,7 +11,7 @@ import { encode } from '../src/server/render/encode';
 import { lookOf } from '../src/server/render/look';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { benchPhotos } from './photos';
-import { cpuOf } from './cpu';
+import { cpuOf, inTurn } from './cpu';
 import { median } from './median';
 import { threeOutputs } from './template';
 
@@ -65,11 +65,8 @@ export async function measureOutputs(rounds: number, count: number): Promise<Out
   };
   const times: { floor: number; wobrel: number }[] = [];
   for (let round = 0; round < rounds; round++) {
-    let [a, b] = [0, 0];
-    for (const path of paths) {
-      a += await cpuOf(() => floor(path));
-      b += await cpuOf(() => wobrel(path));
-    }
+    const a = await cpuOf(() => inTurn(paths, floor));
+    const b = await cpuOf(() => inTurn(paths, wobrel));
     times.push({ floor: a / paths.length, wobrel: b / paths.length });
   }
   return {

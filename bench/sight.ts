@@ -5,16 +5,10 @@ import sharp from 'sharp';
 import { firstLook, sightOf } from '../src/core/sight';
 import { lookAt, pictureOf } from '../src/server/looking';
 import { halved } from '../src/server/looking/picture';
+import { cpuOf, inTurn } from './cpu';
 import { benchPhotos } from './photos';
 
 const FOLDER = 'scratch/bench-sight';
-
-async function cpuOf(work: () => Promise<unknown>): Promise<number> {
-  const before = process.cpuUsage();
-  await work();
-  const { user, system } = process.cpuUsage(before);
-  return (user + system) / 1000;
-}
 
 export type SightSpeed = {
   readonly photos: number;
@@ -59,14 +53,16 @@ export async function measureSight(rounds: number, count: number): Promise<Sight
     await lookAt(path);
   }
   const times = { decode: [] as number[], subject: [] as number[], plain: [] as number[], busy: [] as number[] };
-  // Way by way within a round: freeing a decoded photo of 36 MB would be counted against what comes next.
+  const proxiesOf = { plain: proxies.filter((_, i) => clear[i]), busy: proxies.filter((_, i) => !clear[i]) };
+  const each = async <T>(list: readonly T[], way: (one: T) => Promise<unknown>) => (await cpuOf(() => inTurn(list, way))) / Math.max(1, list.length); // prettier-ignore
   for (let round = 0; round < rounds; round++) {
-    for (const path of paths) times.decode.push(await cpuOf(() => sharp(path).autoOrient().raw().toBuffer()));
-    for (const proxy of proxies) times.subject.push(await cpuOf(() => first(proxy)));
-    for (const [i, proxy] of proxies.entries()) times[clear[i] ? 'plain' : 'busy'].push(await cpuOf(() => lookAt(proxy))); // prettier-ignore
+    times.decode.push(await each(paths, (path) => sharp(path).autoOrient().raw().toBuffer()));
+    times.subject.push(await each(proxies, first));
+    for (const kind of ['plain', 'busy'] as const) times[kind].push(await each(proxiesOf[kind], lookAt));
   }
   rmSync(FOLDER, { recursive: true, force: true });
-  const doubtful = clear.filter((one) => !one).length;
-  const means = { decode: mean(times.decode), subject: mean(times.subject), plain: mean(times.plain), busy: mean(times.busy) }; // prettier-ignore
-  return { photos: count, doubtful, ...means, all: mean([...times.plain, ...times.busy]) };
+  const doubtful = proxiesOf.busy.length;
+  const [decode, subject, plain, busy] = [mean(times.decode), mean(times.subject), mean(times.plain), mean(times.busy)];
+  const all = (plain * (count - doubtful) + busy * doubtful) / count;
+  return { photos: count, doubtful, decode, subject, plain, busy, all };
 }

@@ -15,7 +15,7 @@ import { encode } from '../src/server/render/encode';
 import { lookOf } from '../src/server/render/look';
 import { renderPhoto, reusedBuffers } from '../src/server/render/render';
 import { median } from './median';
-import { cpuOf } from './cpu';
+import { cpuOf, inTurn } from './cpu';
 import { benchPhotos } from './photos';
 import { benchTemplate, FORMATS, type BenchFormat } from './template';
 
@@ -113,7 +113,7 @@ async function roundOf(ways: Record<keyof Times, Way>, paths: readonly string[],
       ready[name] = ways[name](format);
     });
   }
-  for (const path of paths) for (const name of NAMES) sums[name] += await cpuOf(() => ready[name](path));
+  for (const name of NAMES) sums[name] += await cpuOf(() => inTurn(paths, ready[name]));
   return { floor: sums.floor / paths.length, wobrel: sums.wobrel / paths.length, script: sums.script / paths.length };
 }
 

@@ -103,9 +103,10 @@ const MOST_FILTERED = 24_000_000;
 
 /** Encoded; of a PNG that is to be as small as can be, the smaller of two: by the differences of neighbours (PNG's filters), which photos gain by, and by the bytes themselves. */
 async function smallerOf(image: Sharp, output: Output, ppi: number) {
-  const made = await inFormat(image.clone(), output, ppi).toBuffer({ resolveWithObject: true });
-  const { width, height } = made.info;
   const isAsked = output.format === 'png' && output.effort === 'smallest' && output.colours === null;
+  // A clone copies all pixels: only where the picture is wanted once more.
+  const made = await inFormat(isAsked ? image.clone() : image, output, ppi).toBuffer({ resolveWithObject: true });
+  const { width, height } = made.info;
   if (!isAsked || width * height > MOST_FILTERED) return made;
   const level = EFFORTS.png.smallest;
   const filtered = await image.png({ compressionLevel: level, adaptiveFiltering: true }).toBuffer({ resolveWithObject: true }); // prettier-ignore
