@@ -13,6 +13,7 @@ import { forgetLeft, useLeftBehind } from './expected';
 import { withArrived, type PhotoPages } from './photo-pages';
 import { forgetFailed, isArriving, sendFailedAgain, sendFiles, useTransfers } from './upload';
 import { FindingMark } from '../shared/finding-mark';
+import { ShowAll } from '../shared/show-all';
 import { MayButton } from '../people/may-button';
 
 /** Refused files that are told before all are asked for. */
@@ -217,10 +218,10 @@ export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: rea
               </li>
             ))}
           </ul>
-          {!all && batch.refusals.length > FIRST && (
-            <Button variant="quiet" onClick={() => setAll(true)}>
+          {batch.refusals.length > FIRST && (
+            <ShowAll isAll={all} onChange={setAll}>
               Show all {amount(batch.refusalCount)}
-            </Button>
+            </ShowAll>
           )}
           {all && batch.refusalCount > batch.refusals.length && (
             <p className="muted small-text mb-0">and {amount(batch.refusalCount - batch.refusals.length)} more</p>

@@ -9,6 +9,7 @@ import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
 import { NameDialog } from '../shared/name-dialog';
 import { Section } from '../shared/section';
+import { ShowAll } from '../shared/show-all';
 import { useSettled } from '../shared/use-settled';
 import { Looks, type Look } from './looks';
 import type { TemplateStore } from './store';
@@ -56,10 +57,10 @@ function Framings({ template, store, photo, own }: FramingsProps) {
   return (
     <>
       {own.length > 0 && <Looks looks={looks.own} photo={photo} />}
-      {shown < own.length && (
-        <Button variant="quiet" onClick={() => setShowsAll(true)}>
+      {own.length > FIRST_OWN && (
+        <ShowAll isAll={showsAll} onChange={setShowsAll}>
           Show all {own.length} of your own
-        </Button>
+        </ShowAll>
       )}
       <Looks looks={looks.ready} photo={photo} />
     </>
