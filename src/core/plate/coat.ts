@@ -1,5 +1,5 @@
 /** Paints laid over each other, row by row. */
-import { fillPaint, fillPlaces, type PaintRows, type Places } from '../paint';
+import { fillPaint, fillPlaces, type PaintRows, type Places, type Ramp } from '../paint';
 import type { PixelWindow } from '../raster';
 import { ALPHA, OTHERS } from './pixel';
 
@@ -35,6 +35,20 @@ export function bothCover(one: Places, other: Places): Places {
 /** Lays a coat over `n` pixels in the making, of row `y` from column `x` on. */
 export type Lay = (coat: Coat, x: number, y: number, n: number, out: Float32Array) => void;
 
+/** Where nothing but the paint's own colours come: a loop by itself, which most pixels of most coats go through. */
+function layColours(ramp: Ramp, at: Int32Array, covers: Float32Array | null, n: number, out: Float32Array): void {
+  for (let i = 0, q = 0; i < n; i++, q += OTHERS) {
+    const p = at[i]!;
+    const alpha = covers ? ramp[p + 3]! * covers[i]! : ramp[p + 3]!;
+    if (alpha === 0) continue;
+    const rest = 1 - alpha;
+    out[q] = ramp[p]! * alpha + out[q]! * rest;
+    out[q + 1] = ramp[p + 1]! * alpha + out[q + 1]! * rest;
+    out[q + 2] = ramp[p + 2]! * alpha + out[q + 2]! * rest;
+    out[q + ALPHA] = alpha + out[q + ALPHA]! * rest;
+  }
+}
+
 export function coatLayer(width: number, channels: number): Lay {
   const [scratch, at, dash] = [new Float32Array(width), new Int32Array(width), new Float32Array(width)];
   const layPixels = (
@@ -62,6 +76,7 @@ export function coatLayer(width: number, channels: number): Lay {
     if (coat.pixels) return layPixels(coat, coat.pixels, x, y, n, out);
     fillPaint(coat, x, y, n, scratch, at);
     const { ramp, atop } = coat;
+    if (channels === OTHERS && coat.pick < 0 && !atop) return layColours(ramp, at, coat.dash && dash, n, out);
     const own = coat.pick < 0 ? 1 : 0;
     let light = atop ? ((y - atop.window.top) * atop.window.width + x - atop.window.left) * 4 : 0;
     for (let i = 0, q = 0; i < n; i++, q += channels) {

@@ -64,16 +64,17 @@ export function tileReader({ side, sums }: SummedTile, across: number, down: num
   const stride = side + 1;
   const whole = sums[stride * stride - 1]!;
   const [w, h] = [Math.max(across * side, 1), Math.max(down * side, 1)];
+  /** Between the four sums from `k` on, so far across and down from the first. */
+  const between = (k: number, fx: number, fy: number): number => {
+    const above = sums[k]! + (sums[k + 1]! - sums[k]!) * fx;
+    const below = sums[k + stride]! + (sums[k + stride + 1]! - sums[k + stride]!) * fx;
+    return above + (below - above) * fy;
+  };
   /** Sum of all values from 0 to (x, y), which lie within one tile. */
   const within = (x: number, y: number): number => {
     const x0 = Math.min(Math.floor(x), side - 1);
     const y0 = Math.min(Math.floor(y), side - 1);
-    const fx = x - x0;
-    const fy = y - y0;
-    const k = y0 * stride + x0;
-    const above = sums[k]! + (sums[k + 1]! - sums[k]!) * fx;
-    const below = sums[k + stride]! + (sums[k + stride + 1]! - sums[k + stride]!) * fx;
-    return above + (below - above) * fy;
+    return between(y0 * stride + x0, x - x0, y - y0);
   };
   const upTo = (x: number, y: number): number => {
     const tx = Math.floor(x / side);
@@ -84,10 +85,20 @@ export function tileReader({ side, sums }: SummedTile, across: number, down: num
     if (tx === 0 && ty === 0) return own;
     return own + tx * within(side, py) + ty * within(px, side) + tx * ty * whole;
   };
+  /** Sum of a box from (x, y) on that lies within one tile, as nearly all do: its corners share rows and columns. */
+  const inOneTile = (x: number, y: number): number => {
+    const [left, right] = [Math.floor(x), Math.floor(x + w)];
+    const [top, bottom] = [Math.floor(y) * stride, Math.floor(y + h) * stride];
+    const [fx, gx] = [x - left, x + w - right];
+    const [fy, gy] = [y - Math.floor(y), y + h - Math.floor(y + h)];
+    return between(bottom + right, gx, gy) - between(bottom + left, fx, gy) - between(top + right, gx, fy) + between(top + left, fx, fy); // prettier-ignore
+  };
   return (u: number, v: number): number => {
     // Near the tile that everything is counted from, so that no sum grows large.
     const x = (u - Math.floor(u)) * side - w / 2;
     const y = (v - Math.floor(v)) * side - h / 2;
-    return (upTo(x + w, y + h) - upTo(x, y + h) - upTo(x + w, y) + upTo(x, y)) / (w * h);
+    const isWithin = x >= 0 && y >= 0 && x + w < side && y + h < side;
+    const sum = isWithin ? inOneTile(x, y) : upTo(x + w, y + h) - upTo(x, y + h) - upTo(x + w, y) + upTo(x, y);
+    return sum / (w * h);
   };
 }
