@@ -93,12 +93,9 @@ describe('on a band', () => {
     const plain = drawn({ borders: [{ width: 20, align: 'inside', paint: '#808080' }] });
     const lit = drawn(band(pattern(CHESS), { relief: { depth: 8 } }));
     const flat = drawn(band(pattern(CHESS)));
-    let differs = 0;
-    for (let i = 0; i < plain.out.length; i += 4) {
-      expect(lit.out[i + 3]).toBe(plain.out[i + 3]);
-      if (lit.out[i] !== flat.out[i]) differs++;
-    }
-    expect(differs).toBeGreaterThan(1000);
+    const isAlpha = (_: number, k: number) => k % 4 === 3;
+    expect(lit.out.filter(isAlpha)).toEqual(plain.out.filter(isAlpha));
+    expect(lit.out.filter((v, k) => k % 4 === 0 && v !== flat.out[k]).length).toBeGreaterThan(1000);
   });
 
   test('its echoes show it, too', () => {

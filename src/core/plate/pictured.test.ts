@@ -37,9 +37,11 @@ test('one before lies over photo, border and ground alike, and where there is no
   const { at, out } = drawn({ borders: [border], before: [{ show, picture: RED, place }] });
   expect(at(100, 100)).toEqual([255, 0, 0, 255]);
   expect(at(81, 119)).toEqual([255, 0, 0, 255]);
-  for (let y = 0; y < SIZE; y++)
-    for (let x = 0; x < SIZE; x++)
-      if (x < 80 || x >= 120 || y < 80 || y >= 120) expect(out[(y * SIZE + x) * 4]).toBe(plain.out[(y * SIZE + x) * 4]);
+  const isBeside = (_: number, k: number) => {
+    const [x, y] = [(k >> 2) % SIZE, Math.floor((k >> 2) / SIZE)];
+    return x < 80 || x >= 120 || y < 80 || y >= 120;
+  };
+  expect(out.filter(isBeside)).toEqual(plain.out.filter(isBeside));
   const corner = drawn({ before: [{ show, picture: RED, place: { ...place, cx: 20, cy: 20 } }] });
   expect(corner.at(5, 5)).toEqual([255, 0, 0, 255]);
   expect(corner.at(60, 5)[3]).toBe(0);

@@ -23,8 +23,9 @@ describe('edges by Sobel’s operator', () => {
       [0, -0.7],
       [0.3, 0.4],
     ] as const)
-      for (const edge of edgesOf(lab(plane((x, y) => dx * x + dy * y))))
-        expect(edge).toBeCloseTo(Math.hypot(dx, dy), 4);
+      expect(
+        edgesOf(lab(plane((x, y) => dx * x + dy * y))).filter((edge) => !(Math.abs(edge - Math.hypot(dx, dy)) < 5e-5)),
+      ).toHaveLength(0);
   });
 
   test('a step is half as steep as high on both its sides, and a step of colour counts half', () => {
