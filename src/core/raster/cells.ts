@@ -44,21 +44,25 @@ export function fromCells(
   }
   const across = stepsFor(0, width, cell);
   const down = stepsFor(from, rows, cell);
-  const stretched = new Map<number, Float32Array>();
-  const rowOf = (row: number) => {
+  const stretched = new Map<number, Line>();
+  const rowOf = (row: number): Line => {
     const known = stretched.get(row);
     if (known) return known;
-    const line = new Float32Array(width);
-    stretch(cells, (row + rim) * stride + rim, across, line);
+    const values = new Float32Array(width);
+    stretch(cells, (row + rim) * stride + rim, across, values);
+    const from = sameUntil(values, 0, 0, width);
+    let to = width;
+    while (to > from && values[to - 1] === 0) to--;
+    const line = { values, from, to };
     stretched.delete(row - 2);
     stretched.set(row, line);
     return line;
   };
   for (let y = 0; y < rows; y++) {
-    const upper = down.before[y]!;
-    const lines = { upper: rowOf(upper), lower: rowOf(upper + 1), share: down.share[y]! };
+    const [upper, lower] = [rowOf(down.before[y]!), rowOf(down.before[y]! + 1)];
+    const lines = { upper: upper.values, lower: lower.values, share: down.share[y]! };
     if (!unseen) {
-      between(lines, 0, width, out, y * width);
+      between(lines, Math.min(upper.from, lower.from), Math.max(upper.to, lower.to), out, y * width);
       continue;
     }
     const start = (from + y) * width;
@@ -83,6 +87,9 @@ function stretch(
     out[x] = cells[k]! + share[x]! * (cells[k + 1]! - cells[k]!);
   }
 }
+
+/** A row of pixels, and where in it those that are not 0 begin and end. */
+type Line = { readonly values: Float32Array; readonly from: number; readonly to: number };
 
 type Lines = { readonly upper: Float32Array; readonly lower: Float32Array; readonly share: number };
 

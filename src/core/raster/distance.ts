@@ -253,10 +253,17 @@ function coarseDepth(polygons: readonly Polygon[], depth: number, window: PixelW
   for (const band of bandsOf(window)) {
     const from = band.top - window.top;
     const values = fromCells({ cells, stride: columns, rim, cell }, window.width, from, band.height);
-    const start = from * window.width;
-    for (let i = 0; i < values.length; i++) out[start + i] = Math.max(0, 2 * values[i]! - 65535);
+    withinAlone(values, out, from * window.width);
   }
   return out;
+}
+
+/** Signed distances −1…1 that are written as 0…65535: those within as 0…65535, from `start` on. */
+function withinAlone(values: Float32Array, out: Uint16Array, start: number): void {
+  for (let i = 0; i < values.length; i++) {
+    const v = 2 * values[i]! - 65535;
+    out[start + i] = v > 0 ? v : 0;
+  }
 }
 
 /**
