@@ -1,7 +1,9 @@
 /** Masks and colours of a template's layers stacked into the pixels of a plate. */
-import { sameUntil, type PixelWindow } from '../raster';
+import { sameUntil } from '../raster';
 import type { Rgba } from '../paint';
+import { bounds, inkedWindow } from './bounds';
 import { frontRows, type FrontRow } from './front';
+import { growing, roomFor, sizedTo, type Growing } from './growing';
 import type { Coat } from './coat';
 import { cutoutReader, type Cutout } from './cutout';
 import { groundRows, type Ground } from './ground';
@@ -28,59 +30,6 @@ export type Stack = Cutout & {
   /** Over everything, the lowest first. */
   readonly before: readonly Coat[];
 };
-
-/** Numbers in memory that grows with them: a plain list of many millions takes several times as much. */
-type Growing<A extends Int32Array | Float32Array> = { values: A; length: number; readonly make: (length: number) => A };
-
-function growing<A extends Int32Array | Float32Array>(make: (length: number) => A): Growing<A> {
-  return { values: make(1024), length: 0, make };
-}
-
-/** Where so many more begin: whoever asks writes them there, since a number that is handed on is boxed. */
-function roomFor<A extends Int32Array | Float32Array>(list: Growing<A>, count: number): number {
-  const at = list.length;
-  list.length = at + count;
-  if (list.length > list.values.length) {
-    const larger = list.make(list.values.length * 2);
-    larger.set(list.values);
-    list.values = larger;
-  }
-  return at;
-}
-
-const done = <A extends Int32Array | Float32Array>({ values, length }: Growing<A>) => values.slice(0, length) as A;
-
-/** Grows to hold all that it is shown. */
-function bounds() {
-  let [left, top, right, bottom] = [Infinity, Infinity, -1, -1];
-  return {
-    hold: (x: number, y: number, n: number) => {
-      left = Math.min(left, x);
-      right = Math.max(right, x + n - 1);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
-    },
-    window: (): PixelWindow =>
-      right < 0
-        ? { left: 0, top: 0, width: 0, height: 0 }
-        : { left, top, width: right - left + 1, height: bottom - top + 1 },
-  };
-}
-
-/** Smallest window that holds every pixel whose alpha is not 0. */
-function inkedWindow(rgba: Uint8ClampedArray, width: number, height: number): PixelWindow {
-  const inked = bounds();
-  for (let y = 0; y < height; y++) {
-    const row = y * width;
-    let x = 0;
-    while (x < width && rgba[(row + x) * 4 + 3] === 0) x++;
-    if (x === width) continue;
-    let end = width - 1;
-    while (rgba[(row + end) * 4 + 3] === 0) end--;
-    inked.hold(x, y, end - x + 1);
-  }
-  return inked.window();
-}
 
 /** A black pixel without transparency, as four bytes in this machine's order. */
 const OPAQUE = new Uint32Array(new Uint8Array([0, 0, 0, 255]).buffer)[0]!;
@@ -347,8 +296,8 @@ export function plateOf(width: number, height: number, mirror: number) {
         width,
         height,
         blank,
-        runs: done(runs),
-        mixed: done(mixed),
+        runs: sizedTo(runs),
+        mixed: sizedTo(mixed),
         mirror,
         photoWindow: photo.window(),
         inked: inkedWindow(blank, width, height),
