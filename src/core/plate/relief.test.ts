@@ -87,6 +87,16 @@ test('what does not stand out looks as it did, byte for byte', () => {
   expect(isPlain({ depth: 2 })).toBe(false);
 });
 
+test('a texture that lies flat is the same whether its places are looked for beside the rim, for a relief, or not', () => {
+  const of = { kind: 'paper', contrast: 1 };
+  const paint = { kind: 'texture', of, size: 8, stops: [[0, '#000000'], [1, '#ffffff']] }; // prettier-ignore
+  const bytes = (relief: object | null) => drawn(circle({ paint, relief, rough: { kind: 'torn', amount: 9 } }));
+  const [lit, plain] = [bytes({ depth: 0 }), bytes(null)];
+  // What stands in the light is noted in 8 bits first.
+  expect(lit.filter((v, k) => Math.abs(v - plain[k]!) > 1)).toHaveLength(0);
+  expect(lit.filter((v, k) => k % 4 === 0 && v > 250).length).toBeGreaterThan(100);
+});
+
 test('light from all sides around sums to what a flat place gets by how much it leans', () => {
   const relief = reliefDefinition.schema.parse({ highlightStrength: 1, shadeStrength: 1, shine: 400 });
   const [right, down] = [0.3, -0.2];

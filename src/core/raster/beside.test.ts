@@ -1,4 +1,5 @@
-import { besideOutline, type Beside } from './beside';
+import { besideOutline, placesWithin, type Beside } from './beside';
+import { coverage } from './coverage';
 import type { Polygon } from '../shape';
 
 const window = { left: 0, top: 0, width: 120, height: 120 };
@@ -70,6 +71,19 @@ test('at sharp corners, pointing in or out, each place is on its own side', () =
   });
   expect(elsewhere).toEqual([]);
   expect(uneven).toEqual([]);
+});
+
+test('what is asked is every pixel that the band touches, in a window of any place', () => {
+  const ring = [circle(60, 60, 40), circle(60, 60, 33.3, -1)];
+  for (const part of [
+    window,
+    { left: 50, top: 15, width: 31, height: 70 },
+    { left: 200, top: 0, width: 5, height: 5 },
+  ]) {
+    const touched = [...coverage(ring, part).entries()].flatMap(([place, share]) => (share > 0 ? [place] : []));
+    expect([...placesWithin(ring, part)]).toEqual(touched);
+    expect([...besideOutline([circle(60, 60, 40)], 10, ring, part).places]).toEqual(touched);
+  }
 });
 
 test('nothing is told where nothing is asked', () => {
