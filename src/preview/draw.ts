@@ -6,7 +6,7 @@ import { hasSlots, outputHeight, pictureOf, slotTemplate, type Template } from '
 import { letteringFor, placerFor, plateFor } from './compiled';
 import { bringCaptionFonts } from './fonts';
 import { bringTemplatePictures } from './pictures';
-import { finishedPixels, pixelsBehind, placedPixels, type Smoothing } from './placed';
+import { finishedPixels, pixelsBehind, placedPixels } from './placed';
 import type { Drawn, PreviewPhoto } from './protocol';
 
 /** What captions say of a photo: as the template's first output would have it. */
@@ -22,10 +22,10 @@ async function onPlateOf(
   plate: Plate,
   photo: PreviewPhoto,
   placement: Placed,
-  smoothing: Smoothing,
+  isKept: boolean,
 ): Promise<SlotPhoto> {
   const colours = coloursFor(plate.picks, photo.sight);
-  const bare = await placedPixels(photo, placement, plate, outsideOf(template, photo.sight), smoothing);
+  const bare = await placedPixels(photo, placement, plate, outsideOf(template, photo.sight), isKept);
   const seen = finishedPixels(photo, plate, bare, colours);
   return { pixels: { ...seen, behind: await pixelsBehind(photo, placement, plate) }, colours };
 }
@@ -41,17 +41,17 @@ type Round = {
   readonly template: Template;
   readonly plate: Plate;
   readonly place: Placer;
-  readonly smoothing: Smoothing;
+  readonly isKept: boolean;
 };
 
-async function drawOne({ template, plate, place, smoothing }: Round, photo: PreviewPhoto): Promise<Drawn> {
+async function drawOne({ template, plate, place, isKept }: Round, photo: PreviewPhoto): Promise<Drawn> {
   try {
     const colours = coloursFor(plate.picks, photo.sight);
     const own = slotPlates(plate);
     const photos = await Promise.all(
       photosOf(template, photo).map((one, slot) => {
         const at = own[slot];
-        return one && at ? onPlateOf(slotTemplate(template, slot), at, one, place(one), smoothing) : null;
+        return one && at ? onPlateOf(slotTemplate(template, slot), at, one, place(one), isKept) : null;
       }),
     );
     const pixels = plate.sheet
@@ -89,7 +89,7 @@ export async function draw(
     await Promise.all([bringCaptionFonts(template), bringTemplatePictures(template)]);
     const plate = plateFor(template, width, gaps);
     // Proxies load side by side; drawing itself is one after the other.
-    const round: Round = { template, plate, place, smoothing: forMean ? 'low' : 'high' };
+    const round: Round = { template, plate, place, isKept: !forMean };
     return await Promise.all(photos.map((photo) => drawOne(round, photo)));
   } catch (error) {
     return photos.map(({ id }) => ({ id, error: (error as Error).message }));

@@ -30,7 +30,7 @@ test('a photo is drawn once for all that leaves it where it is, and its finish i
   const template = templateWith({});
   const plate = compile(template, 100);
   const at = placer(template)(photo);
-  const place = () => placedPixels(photo, at, plate, { kind: 'none' }, 'high');
+  const place = () => placedPixels(photo, at, plate, { kind: 'none' }, true);
   const bare = await place();
   const first = finishedPixels(photo, plate, bare, []);
   const [second, third] = [finishedPixels(photo, plate, await place(), []), finishedPixels(photo, plate, await place(), [])]; // prettier-ignore

@@ -73,48 +73,70 @@ describe('proxies', () => {
       fetch: async (url: string) => {
         asked.push(url);
         const { pathname, searchParams } = new URL(url, 'http://here');
-        size = pathname.endsWith('512') ? 512 * 384 : 2048 * 1536;
+        size = pathname.endsWith('512') ? 512 : 2048;
         const ids = searchParams.get('of')!.split(',');
         return { ok: !ids.includes('99'), status: 500, arrayBuffer: async () => answer(ids) };
       },
       createImageBitmap: async (jpeg: Blob) => {
         const [id] = new Uint8Array(await bytesOf(jpeg));
-        return { width: size, height: 1, id, close: () => closed.push(id!) };
+        return { width: size, height: (size * 3) / 4, id, close: () => closed.push(id!) };
       },
     });
   });
 
+  /** As large as no proxy is. */
+  const photo = (sha256: string) => ({ sha256, width: 4000, height: 3000 });
+
   test('the smaller one is taken as long as it is large enough, and each is loaded once', async () => {
     const { proxyFor } = await import('./proxies');
-    await Promise.all([proxyFor('1', 100), proxyFor('1', 512), proxyFor('1', 513)]);
+    await Promise.all([300, 512, 1025].map((longest) => proxyFor(photo('1'), longest)));
     expect(asked).toEqual(['/api/photos/proxies/512?of=1', '/api/photos/proxies/2048?of=1']);
+  });
+
+  test('is halved, once, as often as leaves enough; a small photo’s is as large as the photo', async () => {
+    const { proxyFor } = await import('./proxies');
+    const drawn: string[] = [];
+    class Canvas {
+      constructor(
+        readonly width: number,
+        readonly height: number,
+      ) {}
+      getContext = () => ({ drawImage: (of: ImageBitmap, ...box: number[]) => drawn.push(`${of.width} to ${box[2]}`) });
+      transferToImageBitmap = () => ({ width: this.width, height: this.height, close: () => {} });
+    }
+    Object.assign(globalThis, { OffscreenCanvas: Canvas });
+    const widths = async (of: { sha256: string; width: number; height: number }, ...sizes: number[]) => (await Promise.all(sizes.map((longest) => proxyFor(of, longest)))).map(({ width }) => width); // prettier-ignore
+    expect(await widths(photo('1'), 257, 256, 129, 128, 20, 256)).toEqual([512, 256, 256, 128, 128, 256]);
+    expect(drawn).toEqual(['512 to 256', '256 to 128']);
+    // Whose proxy has its own 300 pixels: half of that is enough for 150, and less than half is not made.
+    expect(await widths({ sha256: '2', width: 300, height: 200 }, 151, 150, 100)).toEqual([512, 256, 256]);
   });
 
   test('those asked for in one moment come in one answer, each to who asked for it', async () => {
     const { proxyFor } = await import('./proxies');
-    const bitmaps = await Promise.all(['7', '3', '9'].map((sum) => proxyFor(sum, 100)));
+    const bitmaps = await Promise.all(['7', '3', '9'].map((sum) => proxyFor(photo(sum), 500)));
     expect(asked).toEqual(['/api/photos/proxies/512?of=7,3,9']);
     expect(bitmaps.map((bitmap) => (bitmap as unknown as { id: number }).id)).toEqual([7, 3, 9]);
   });
 
   test('one that is gone keeps no other back', async () => {
     const { proxyFor } = await import('./proxies');
-    const both = await Promise.allSettled([proxyFor('44', 10), proxyFor('5', 10)]);
+    const both = await Promise.allSettled([proxyFor(photo('44'), 500), proxyFor(photo('5'), 500)]);
     expect(both.map(({ status }) => status)).toEqual(['rejected', 'fulfilled']);
   });
 
   test('one that can’t be loaded is an error, and is asked for again', async () => {
     const { proxyFor } = await import('./proxies');
-    await expect(proxyFor('99', 10)).rejects.toThrow('could not be loaded (500)');
-    await expect(proxyFor('99', 10)).rejects.toThrow();
+    await expect(proxyFor(photo('99'), 500)).rejects.toThrow('could not be loaded (500)');
+    await expect(proxyFor(photo('99'), 500)).rejects.toThrow();
     expect(asked).toHaveLength(2);
   });
 
   test('memory stays bounded: the ones not used for longest are let go', async () => {
     const { proxyFor } = await import('./proxies');
     for (let id = 1; id <= 40; id++) {
-      await proxyFor(String(id), 2000);
-      await proxyFor('1', 2000);
+      await proxyFor(photo(String(id)), 2000);
+      await proxyFor(photo('1'), 2000);
     }
     // 60 million pixels hold 19 of 2048 × 1536.
     expect(closed.length).toBeGreaterThan(15);
@@ -124,12 +146,12 @@ describe('proxies', () => {
   test('one that is let go while it is still on its way is closed when it arrives, and no longer counted', async () => {
     const { proxyFor } = await import('./proxies');
     // All at once: the first ones are let go before they are there.
-    await Promise.all(Array.from({ length: 40 }, (_, i) => proxyFor(String(i + 1), 2000)));
+    await Promise.all(Array.from({ length: 40 }, (_, i) => proxyFor(photo(String(i + 1)), 2000)));
     await new Promise((resolve) => setImmediate(resolve));
     expect(closed.length).toBe(40 - 19);
     // What was let go makes room: two more push out two more, not all.
-    await proxyFor('41', 2000);
-    await proxyFor('42', 2000);
+    await proxyFor(photo('41'), 2000);
+    await proxyFor(photo('42'), 2000);
     await new Promise((resolve) => setImmediate(resolve));
     expect(closed.length).toBe(42 - 19);
   });

@@ -15,7 +15,9 @@ export type TextureDefinition<Kind extends string, Params extends z.ZodRawShape>
   readonly size: number;
   /** How often what it is made of stands side by side in a tile. */
   readonly repeats: number;
-  /** Values 0…1 of one tile that goes on over all four of its sides. */
+  /** Which of its numbers the tile's values are evened or parted by, once they are there; null where they are 0…1 as they come. */
+  readonly tones: (('contrast' | 'share') & keyof Params) | null;
+  /** Values of one tile that goes on over all four of its sides; they don't go by the number in `tones`. */
   readonly tile: (params: { [K in keyof Params]: z.output<Params[K]> }, seed: number) => Tile;
 };
 

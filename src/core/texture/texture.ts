@@ -1,7 +1,7 @@
 /** What a texture comes to at places of the frame. */
 import { TEXTURES } from './registry';
 import type { Texture } from './schema';
-import { summed, tileReader, type SummedTile, type Tile } from './tile';
+import { evened, parted, summed, tileReader, type SummedTile, type Tile } from './tile';
 
 /** A texture as a paint has it. */
 export type Laid = {
@@ -13,25 +13,40 @@ export type Laid = {
   readonly angle: number;
 };
 
+/** What was made, by what it goes by: sliders of anything else ask for the same again. */
+function kept<T>(most: number) {
+  const made = new Map<string, T>();
+  return (key: string, make: () => T): T => {
+    const known = made.get(key);
+    if (known) return known;
+    const value = make();
+    if (made.size >= most) made.delete(made.keys().next().value!);
+    made.set(key, value);
+    return value;
+  };
+}
+
+const tones = kept<Tile>(4);
+const sums = kept<SummedTile>(8);
+
+/** What textures of all kinds are asked as here. */
+type AnyDefinition = {
+  readonly tones: 'contrast' | 'share' | null;
+  readonly tile: (params: unknown, seed: number) => Tile;
+};
+
 /** One tile of it. */
 export function tileFor({ of, seed }: Pick<Laid, 'of' | 'seed'>): Tile {
-  const { tile } = TEXTURES[of.kind] as { tile: (params: unknown, seed: number) => Tile };
-  return tile(of, seed);
+  const { tones: by, tile } = TEXTURES[of.kind] as AnyDefinition;
+  const own: Partial<Record<'contrast' | 'share', number>> = { ...of };
+  if (by === null) return tile(of, seed);
+  const { [by]: wanted, ...rest } = own;
+  const before = tones(JSON.stringify([rest, seed]), () => tile(of, seed));
+  return by === 'contrast' ? evened(before, wanted!) : parted(before, wanted!);
 }
 
-/** Tiles that were made: sliders of anything else ask for the same again. */
-const made = new Map<string, SummedTile>();
-const KEPT = 8;
-
-function summedFor({ of, seed }: Laid): SummedTile {
-  const key = JSON.stringify([of, seed]);
-  const known = made.get(key);
-  if (known) return known;
-  const tile = summed(tileFor({ of, seed }));
-  if (made.size >= KEPT) made.delete(made.keys().next().value!);
-  made.set(key, tile);
-  return tile;
-}
+const summedFor = ({ of, seed }: Laid): SummedTile =>
+  sums(JSON.stringify([of, seed]), () => summed(tileFor({ of, seed })));
 
 /** How wide a tile is, frame units. */
 export const tileSide = ({ of, size }: Pick<Laid, 'of' | 'size'>): number => size * TEXTURES[of.kind].repeats;

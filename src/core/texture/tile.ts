@@ -11,15 +11,54 @@ export function tileOf(side: number, valueAt: (u: number, v: number) => number):
   return { side, values };
 }
 
+/** Values of as many parts of a tile, at the places of its own, in the precision of the sums that they come from. */
+type Parts = readonly Float64Array[];
+
+/**
+ * What a tile is mixed of and its numbers leave as it is: kept for the seed that was asked for last, as a slider
+ * asks for the same again and again.
+ *
+ * @param partsAt writes the parts' values at a place into `out`
+ */
+export function keptParts(
+  side: number,
+  count: number,
+  partsAt: (u: number, v: number, seed: number, out: Float64Array) => void,
+): (seed: number) => Parts {
+  let kept: { readonly seed: number; readonly parts: Parts } | null = null;
+  return (seed) => {
+    if (kept?.seed === seed) return kept.parts;
+    const parts = Array.from({ length: count }, () => new Float64Array(side * side));
+    const out = new Float64Array(count);
+    for (let y = 0, i = 0; y < side; y++)
+      for (let x = 0; x < side; x++, i++) {
+        partsAt((x + 0.5) / side, (y + 0.5) / side, seed, out);
+        for (let k = 0; k < count; k++) parts[k]![i] = out[k]!;
+      }
+    kept = { seed, parts };
+    return parts;
+  };
+}
+
+/** A tile mixed of two parts, value by value. */
+export function mixedTile(side: number, [one, other]: Parts, mix: (a: number, b: number) => number): Tile {
+  const values = new Float32Array(side * side);
+  for (let i = 0; i < values.length; i++) values[i] = mix(one![i]!, other![i]!);
+  return { side, values };
+}
+
 /** The values moved and stretched so that their mean is 0.5 and their standard deviation a fifth of `contrast`; ends are cut. */
 export function evened({ side, values }: Tile, contrast: number): Tile {
-  let [sum, squares] = [0, 0];
-  for (const v of values) sum += v;
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i]!;
   const mean = sum / values.length;
-  for (const v of values) squares += (v - mean) * (v - mean);
+  let squares = 0;
+  for (let i = 0; i < values.length; i++) squares += (values[i]! - mean) * (values[i]! - mean);
   const deviation = Math.sqrt(squares / values.length);
   const k = deviation > 0 ? contrast / 5 / deviation : 0;
-  return { side, values: values.map((v) => Math.min(1, Math.max(0, 0.5 + (v - mean) * k))) };
+  const made = new Float32Array(values.length);
+  for (let i = 0; i < made.length; i++) made[i] = Math.min(1, Math.max(0, 0.5 + (values[i]! - mean) * k));
+  return { side, values: made };
 }
 
 const BINS = 65_536;

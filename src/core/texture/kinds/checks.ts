@@ -9,5 +9,6 @@ export const checks = defineTexture({
   labels: { share: 'Broad ones' },
   size: 0.05,
   repeats: 1,
+  tones: null,
   tile: ({ share }) => tileOf(1024, (u, v) => (u < share === v < share ? 0 : 1)),
 });

@@ -1,6 +1,6 @@
 import { contrastParam, defineTexture } from '../definition';
 import { nearestPoint, noise } from '../noise';
-import { evened, tileOf } from '../tile';
+import { tileOf } from '../tile';
 
 const DENTS = 12;
 
@@ -12,13 +12,11 @@ export const hammered = defineTexture({
   labels: { contrast: 'Contrast' },
   size: 0.026,
   repeats: DENTS,
-  tile: ({ contrast }, seed) =>
-    evened(
-      tileOf(512, (u, v) => {
-        const [x, y] = [u * DENTS, v * DENTS];
-        const first = nearestPoint(x, y, DENTS, DENTS, seed);
-        return first * first + 0.05 * noise(x * 4, y * 4, DENTS * 4, DENTS * 4, seed);
-      }),
-      contrast,
-    ),
+  tones: 'contrast',
+  tile: (_, seed) =>
+    tileOf(512, (u, v) => {
+      const [x, y] = [u * DENTS, v * DENTS];
+      const first = nearestPoint(x, y, DENTS, DENTS, seed);
+      return first * first + 0.05 * noise(x * 4, y * 4, DENTS * 4, DENTS * 4, seed);
+    }),
 });

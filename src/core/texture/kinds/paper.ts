@@ -1,6 +1,6 @@
 import { contrastParam, defineTexture } from '../definition';
 import { noise, octaves } from '../noise';
-import { evened, tileOf } from '../tile';
+import { tileOf } from '../tile';
 
 /** Fine grain on soft unevenness. */
 export const paper = defineTexture({
@@ -10,9 +10,10 @@ export const paper = defineTexture({
   labels: { contrast: 'Contrast' },
   size: 0.012,
   repeats: 48,
-  tile: ({ contrast }, seed) =>
-    evened(
-      tileOf(512, (u, v) => octaves(u * 12, v * 12, 12, 12, 4, seed) + 0.35 * noise(u * 128, v * 128, 128, 128, seed + 5)), // prettier-ignore
-      contrast,
-    ),
+  tones: 'contrast',
+  tile: (_, seed) =>
+    tileOf(
+      512,
+      (u, v) => octaves(u * 12, v * 12, 12, 12, 4, seed) + 0.35 * noise(u * 128, v * 128, 128, 128, seed + 5),
+    ), // prettier-ignore,
 });

@@ -1,5 +1,5 @@
 import { defineTexture, shareParam } from '../definition';
-import { parted, tileOf } from '../tile';
+import { tileOf } from '../tile';
 
 /** Rows of half rounds over each other, drawn as lines. */
 export const scallops = defineTexture({
@@ -9,19 +9,17 @@ export const scallops = defineTexture({
   labels: { share: 'Line covers' },
   size: 0.06,
   repeats: 1,
-  tile: ({ share }) =>
-    parted(
-      tileOf(1024, (u, v) => {
-        // Two rows to a tile; the upper one of two hides the one below it where it reaches.
-        for (let row = -1; row <= 3; row++) {
-          const top = row / 2;
-          const shift = row % 2 === 0 ? 0.5 : 0;
-          const near = u - shift - Math.round(u - shift);
-          const d = Math.sqrt(near * near + (v - top) * (v - top));
-          if (v >= top && d <= 0.5) return -(0.5 - d);
-        }
-        return -0.5;
-      }),
-      share,
-    ),
+  tones: 'share',
+  tile: () =>
+    tileOf(1024, (u, v) => {
+      // Two rows to a tile; the upper one of two hides the one below it where it reaches.
+      for (let row = -1; row <= 3; row++) {
+        const top = row / 2;
+        const shift = row % 2 === 0 ? 0.5 : 0;
+        const near = u - shift - Math.round(u - shift);
+        const d = Math.sqrt(near * near + (v - top) * (v - top));
+        if (v >= top && d <= 0.5) return -(0.5 - d);
+      }
+      return -0.5;
+    }),
 });

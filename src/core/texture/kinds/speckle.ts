@@ -1,6 +1,6 @@
 import { defineTexture, partParam, shareParam } from '../definition';
 import { lotShare, wrapped } from '../noise';
-import { parted, tileOf } from '../tile';
+import { tileOf } from '../tile';
 
 const CELLS = 24;
 
@@ -12,24 +12,22 @@ export const speckle = defineTexture({
   labels: { share: 'Covers', splatter: 'Splatter' },
   size: 0.012,
   repeats: CELLS,
-  tile: ({ share, splatter }, seed) =>
-    parted(
-      tileOf(512, (u, v) => {
-        const [x, y] = [u * CELLS, v * CELLS];
-        const [x0, y0] = [Math.floor(x), Math.floor(y)];
-        let highest = -Infinity;
-        for (let row = y0 - 2; row <= y0 + 2; row++)
-          for (let column = x0 - 2; column <= x0 + 2; column++) {
-            const [cx, cy] = [wrapped(column, CELLS), wrapped(row, CELLS)];
-            const dx = column + lotShare(cx, cy, seed) - x;
-            const dy = row + lotShare(cx, cy, seed + 1) - y;
-            // Few are large: the fourth power of a lot.
-            const lot = lotShare(cx, cy, seed + 2);
-            const radius = 0.35 * (1 - splatter) + splatter * (0.08 + 1.5 * lot * lot * lot * lot);
-            highest = Math.max(highest, radius - Math.sqrt(dx * dx + dy * dy));
-          }
-        return Math.max(highest, -1);
-      }),
-      share,
-    ),
+  tones: 'share',
+  tile: ({ splatter }, seed) =>
+    tileOf(512, (u, v) => {
+      const [x, y] = [u * CELLS, v * CELLS];
+      const [x0, y0] = [Math.floor(x), Math.floor(y)];
+      let highest = -Infinity;
+      for (let row = y0 - 2; row <= y0 + 2; row++)
+        for (let column = x0 - 2; column <= x0 + 2; column++) {
+          const [cx, cy] = [wrapped(column, CELLS), wrapped(row, CELLS)];
+          const dx = column + lotShare(cx, cy, seed) - x;
+          const dy = row + lotShare(cx, cy, seed + 1) - y;
+          // Few are large: the fourth power of a lot.
+          const lot = lotShare(cx, cy, seed + 2);
+          const radius = 0.35 * (1 - splatter) + splatter * (0.08 + 1.5 * lot * lot * lot * lot);
+          highest = Math.max(highest, radius - Math.sqrt(dx * dx + dy * dy));
+        }
+      return Math.max(highest, -1);
+    }),
 });

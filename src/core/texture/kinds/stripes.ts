@@ -9,6 +9,7 @@ export const stripes = defineTexture({
   labels: { share: 'Covers', soft: 'Softness' },
   size: 0.03,
   repeats: 1,
+  tones: null,
   tile: ({ share, soft }) =>
     tileOf(1024, (u) => {
       // Distance from the stripe's middle, half its width 1.
