@@ -107,15 +107,37 @@ function weightsFor(sigma: number): Float64Array {
   return weights.map((w) => w / total);
 }
 
-/** A narrow Gaussian, tap by tap over the whole row. */
+/** What the taps come to from `first` up to `end`. */
+function weigh(weights: Float64Array, from: Float64Array, to: Float64Array, first: number, end: number): void {
+  for (let k = first; k < end; k++) to[k] = weights[0]! * from[k]!;
+  for (let i = 1; i < weights.length; i++) {
+    const weight = weights[i]!;
+    for (let k = first; k < end; k++) to[k]! += weight * (from[k - i]! + from[k + i]!);
+  }
+}
+
+/** The next place from `k` on whose value is not the one before it; `end` where there is none. */
+function nextChange(row: Float64Array, k: number, end: number): number {
+  while (k < end && row[k] === row[k - 1]) k++;
+  return k;
+}
+
+/** A narrow Gaussian, tap by tap, wherever a tap sees a change: what is all alike stays as it is. */
 function gaussWork(sigma: number): RowWork {
   const weights = weightsFor(sigma);
   const reach = weights.length - 1;
   return (from, to, width) => {
-    for (let k = reach; k < reach + width; k++) to[k] = weights[0]! * from[k]!;
-    for (let i = 1; i <= reach; i++) {
-      const weight = weights[i]!;
-      for (let k = reach; k < reach + width; k++) to[k]! += weight * (from[k - i]! + from[k + i]!);
+    const end = reach + width;
+    const seen = end + reach;
+    for (let k = reach; k < end; k++) to[k] = from[k]!;
+    for (let change = nextChange(from, 1, seen); change < seen;) {
+      const first = Math.max(reach, change - reach);
+      let last = change;
+      do {
+        last = change;
+        change = nextChange(from, change + 1, seen);
+      } while (change < seen && change - last <= 2 * reach);
+      weigh(weights, from, to, first, Math.min(end, last + reach));
     }
     return to;
   };
