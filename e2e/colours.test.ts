@@ -6,7 +6,7 @@ import {
   fillPlaces,
   filtersSchema,
   matricesOf,
-  matrixRow,
+  mixRow,
   linePaintSchema,
   placesOf,
   RAMP_STEPS,
@@ -137,7 +137,7 @@ test('filters are Chromium’s, within 2/255', async ({ page }) => {
   );
   for (const [k, [fields, css]] of cases.entries()) {
     const picture = Float32Array.from({ length: N * 3 }, (_, i) => opaque[Math.floor(i / 3) * 4 + (i % 3)]! / 255);
-    for (const matrix of matricesOf(filtersSchema.parse(fields))) matrixRow(matrix, picture, N);
+    for (const matrix of matricesOf(filtersSchema.parse(fields))) mixRow(matrix, picture, N);
     const worst = picture.reduce((most, v, i) => Math.max(most, Math.abs(v * 255 - seen[k]![Math.floor(i / 3) * 4 + (i % 3)]!)), 0); // prettier-ignore
     expect([css, worst <= 2]).toEqual([css, true]);
   }

@@ -42,7 +42,7 @@ const CACHES = 'node_modules/.cache/wobrel';
 
 const eslint = (...files) => ['eslint', bin('eslint'), '--cache', '--cache-location', `${CACHES}/eslint`, ...files];
 const prettier = (...files) => ['prettier', bin('prettier'), '--check', '--cache', '--cache-location', `${CACHES}/prettier`, ...files]; // prettier-ignore
-const LINT = [eslint('.'), prettier('.'), ['walls', bin('depcruise'), 'src', '--config', '.dependency-cruiser.cjs'], ['dead code', bin('knip')]]; // prettier-ignore
+const LINT = [['kernels', 'npm', 'run', '-s', 'kernels', '--', '--check'], eslint('.'), prettier('.'), ['walls', bin('depcruise'), 'src', '--config', '.dependency-cruiser.cjs'], ['dead code', bin('knip')]]; // prettier-ignore
 const TYPES = ['types', 'npm', 'run', '-s', 'types'];
 
 async function everything() {

@@ -1,9 +1,10 @@
-import { channelThrough, filtersSchema, isPerChannel, matricesOf, matrixRow, NO_FILTERS } from './filters';
+import { filtersSchema, isPerChannel, matricesOf, NO_FILTERS } from './filters';
+import { mixRow } from './kernel';
 
 /** One colour through filters, 0…1. */
 function filtered(fields: object, colour: readonly [number, number, number]): number[] {
   const row = Float32Array.from(colour);
-  for (const matrix of matricesOf(filtersSchema.parse(fields))) matrixRow(matrix, row, 1);
+  for (const matrix of matricesOf(filtersSchema.parse(fields))) mixRow(matrix, row, 1);
   return [...row].map((v) => Math.round(v * 1e4) / 1e4);
 }
 const [RED, WHITE, GREY] = [[1, 0, 0], [1, 1, 1], [0.5, 0.5, 0.5]] as const; // prettier-ignore
@@ -38,14 +39,7 @@ test('they are applied in their order, clamped after each', () => {
   expect(filtered({ contrast: 0.5, brightness: 4 }, [0.4, 0.4, 0.4])).toEqual([0.75, 0.75, 0.75]);
 });
 
-test('what goes by each channel alone is known as such, and gives the same channel by channel', () => {
-  const [brightness, contrast, sepia] = matricesOf(filtersSchema.parse({ brightness: 1.3, contrast: 0.7, sepia: 0.2 }));
-  expect([brightness, contrast, sepia].map((m) => isPerChannel(m!))).toEqual([true, true, false]);
-  for (let v = 0; v <= 1; v += 0.1) {
-    const row = Float32Array.of(v, 0.3, 1 - v);
-    const channels = [...row].map((one, c) => channelThrough(contrast!, c, channelThrough(brightness!, c, one)));
-    matrixRow(brightness!, row, 1);
-    matrixRow(contrast!, row, 1);
-    [...row].forEach((one, c) => expect(one).toBeCloseTo(channels[c]!, 5));
-  }
+test('what goes by each channel alone is known as such', () => {
+  const matrices = matricesOf(filtersSchema.parse({ brightness: 1.3, contrast: 0.7, sepia: 0.2 }));
+  expect(matrices.map(isPerChannel)).toEqual([true, true, false]);
 });

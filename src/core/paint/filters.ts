@@ -1,6 +1,7 @@
 /** Filters of a photo as matrices over r, g, b (0…1): the functions of Filter Effects 1 §13, and a recolouring by luma. */
 import { z } from 'zod';
 import { colourSchema, parseColour } from './colour';
+import { mixRow, type Matrix } from './kernel';
 
 const factor = z.number().min(0).max(10).default(1);
 const share = z.number().min(0).max(1);
@@ -27,9 +28,6 @@ export const filtersSchema = z.strictObject({
 export type Filters = z.infer<typeof filtersSchema>;
 
 export const NO_FILTERS: Filters = filtersSchema.parse({});
-
-/** Three rows of four: r, g, b and what is added. The answer is clamped to 0…1. */
-export type Matrix = readonly number[];
 
 /** Each channel on its own: slope and what is added. */
 const straight = (slope: number, add: number): Matrix => [slope, 0, 0, add, 0, slope, 0, add, 0, 0, slope, add];
@@ -101,23 +99,6 @@ export function matricesOf(filters: Filters): Matrix[] {
 /** True where no channel goes by another. */
 export const isPerChannel = (m: Matrix): boolean => [1, 2, 4, 6, 8, 9].every((i) => m[i] === 0);
 
-const clamped = (v: number) => (v < 0 ? 0 : v > 1 ? 1 : v);
-
-/** One channel of a colour through a matrix that mixes none. */
-export const channelThrough = (m: Matrix, channel: number, v: number): number =>
-  clamped(m[channel * 5]! * v + m[channel * 4 + 3]!);
-
-/** A row of n colours r, g, b through a matrix, in place. */
-export function matrixRow(m: Matrix, row: Float32Array, n: number): void {
-  const [a, b, c, d, e, f, g, h, i, j, k, l] = m as number[] as [number, number, number, number, number, number, number, number, number, number, number, number]; // prettier-ignore
-  for (let p = 0; p < n * 3; p += 3) {
-    const [x, y, z] = [row[p]!, row[p + 1]!, row[p + 2]!];
-    row[p] = clamped(a * x + b * y + c * z + d);
-    row[p + 1] = clamped(e * x + f * y + g * z + h);
-    row[p + 2] = clamped(i * x + j * y + k * z + l);
-  }
-}
-
 /** Pixels that are changed at a time. */
 const RUN = 1024;
 
@@ -137,7 +118,7 @@ export function filterPixels(filters: Filters, data: Uint8Array | Uint8ClampedAr
       const whole = isPremultiplied ? Math.max(1, data[k + 3]!) : 255;
       for (let c = 0; c < 3; c++) run[p + c] = data[k + c]! / whole;
     }
-    for (const matrix of matrices) matrixRow(matrix, run, n);
+    for (const matrix of matrices) mixRow(matrix, run, n);
     for (let i = 0, k = from, p = 0; i < n; i++, k += 4, p += 3) {
       const whole = isPremultiplied ? data[k + 3]! : 255;
       for (let c = 0; c < 3; c++) data[k + c] = Math.round(run[p + c]! * whole);

@@ -1,18 +1,9 @@
-export { blended, blendRow, blendSchema, isSeparable, type Blend } from './blend';
+export { blendCode, blendRow, blendSchema, isSeparable, type Blend } from './blend';
 export { colourSchema, parseColour, type Rgba } from './colour';
 export { hexInDisplayP3, rgbInDisplayP3 } from './display-p3';
 export { contrastRatio } from './contrast';
-export {
-  channelThrough,
-  filterPixels,
-  filtersSchema,
-  isPerChannel,
-  matricesOf,
-  matrixRow,
-  NO_FILTERS,
-  type Filters,
-  type Matrix,
-} from './filters';
+export { filterPixels, filtersSchema, isPerChannel, matricesOf, NO_FILTERS, type Filters } from './filters';
+export { mixRow, rowOf, type Matrix } from './kernel';
 export {
   areaPaintSchema,
   groundPaintSchema,

@@ -1,14 +1,13 @@
 /** What becomes of the photo itself: filters, tints and inner shadows, as steps over rows of its pixels. */
 import {
-  blended,
+  blendCode,
   blendRow,
-  channelThrough,
   fadeRamp,
-  fillPaint,
   isPerChannel,
   isSeparable,
   matricesOf,
-  matrixRow,
+  mixRow,
+  rowOf,
   type Blend,
   type Matrix,
 } from '../paint';
@@ -29,28 +28,31 @@ export type PhotoFinish = { readonly table: Float32Array | null; readonly steps:
 /** Straight r, g, b, 0…1, of every colour that a photo gives. */
 export type PickedColours = readonly (readonly [r: number, g: number, b: number])[];
 
-/** What a step makes of one channel wherever the pixel lies; null where that does not say it all. */
-function channelOf(step: Step): ((channel: number, v: number) => number) | null {
-  if (step.kind === 'matrix')
-    return isPerChannel(step.matrix) ? (channel, v) => channelThrough(step.matrix, channel, v) : null;
-  const { mode, ramp, places, pick } = step;
-  if (places.kind !== 'flat' || pick >= 0 || !isSeparable(mode)) return null;
-  return (channel, v) => blended(mode, v, ramp[channel]!, ramp[3]!);
+/** Whether a step makes the same of a channel wherever the pixel lies, and whatever its other channels are. */
+const isTable = (step: Step): boolean =>
+  step.kind === 'matrix'
+    ? isPerChannel(step.matrix)
+    : step.places.kind === 'flat' && step.pick < 0 && isSeparable(step.mode);
+
+/** The greys of a photo, and places on a ramp of one colour. */
+const GREYS = Float32Array.from({ length: 768 }, (_, i) => Math.floor(i / 3) / 255);
+const FLAT = new Int32Array(256);
+
+/** What steps make of every value of each channel: that of the greys. */
+function tableOf(steps: readonly Step[]): Float32Array {
+  const greys = GREYS.slice();
+  for (const step of steps)
+    if (step.kind === 'matrix') mixRow(step.matrix, greys, 256);
+    else blendRow(step.mode, greys, { values: step.ramp, at: FLAT }, 256);
+  return Float32Array.from(greys, (_, i) => greys[(i % 256) * 3 + Math.floor(i / 256)]!);
 }
 
 /** The steps that go by each channel alone, as long as nothing else came before, become one table. */
 function folded(steps: readonly Step[]): PhotoFinish {
-  const channels: ((channel: number, v: number) => number)[] = [];
-  for (const step of steps) {
-    const channel = channelOf(step);
-    if (!channel) break;
-    channels.push(channel);
-  }
-  if (channels.length === 0) return { table: null, steps };
-  const table = Float32Array.from({ length: 768 }, (_, i) =>
-    channels.reduce((v, through) => through(Math.floor(i / 256), v), (i % 256) / 255),
-  );
-  return { table, steps: steps.slice(channels.length) };
+  const others = steps.findIndex((step) => !isTable(step));
+  const alone = others < 0 ? steps.length : others;
+  if (alone === 0) return { table: null, steps };
+  return { table: tableOf(steps.slice(0, alone)), steps: steps.slice(alone) };
 }
 
 const isOfPhoto = (step: Step): boolean => step.kind === 'blend' && step.pick >= 0;
@@ -142,22 +144,6 @@ export function photoFinish(
   return steps.length === 0 ? null : folded(steps);
 }
 
-/** Rows that the loops below work in, for pictures up to so many pixels wide. */
-type Rows = { readonly colours: Float32Array; readonly scratch: Float32Array; readonly at: Int32Array; readonly bytes: Uint8Array; readonly clamped: Uint8ClampedArray }; // prettier-ignore
-
-let rows: Rows = rowsFor(0);
-
-function rowsFor(n: number): Rows {
-  const bytes = new Uint8Array(n * 4);
-  return {
-    colours: new Float32Array(n * 3),
-    scratch: new Float32Array(n),
-    at: new Int32Array(n),
-    bytes,
-    clamped: new Uint8ClampedArray(bytes.buffer),
-  };
-}
-
 /** The table that changes nothing. */
 const PLAIN = Float32Array.from({ length: 768 }, (_, i) => (i % 256) / 255);
 
@@ -176,40 +162,10 @@ export function finishedRow(
   y: number,
   n: number,
 ): Uint8ClampedArray {
-  if (rows.at.length < n) rows = rowsFor(n);
-  const { colours, scratch, at, bytes } = rows;
-  throughTable(table ?? PLAIN, photo, p, colours, n);
-  for (const step of steps) {
-    if (step.kind === 'matrix') matrixRow(step.matrix, colours, n);
-    else {
-      fillPaint(step, x, y, n, scratch, at);
-      blendRow(step.mode, colours, { values: step.ramp, at }, n);
-    }
-  }
-  intoBytes(colours, photo, p, bytes, n);
-  return rows.clamped;
-}
-
-type Bytes = Uint8Array | Uint8ClampedArray;
-
-// Loops by themselves: within others the engine would not make the most of them.
-
-/** Colours 0…1 of a photo's pixels, each channel by its own table. */
-function throughTable(table: Float32Array, photo: Bytes, p: number, colours: Float32Array, n: number): void {
-  for (let i = 0, k = 0, q = p; i < n; i++, k += 3, q += 4) {
-    colours[k] = table[photo[q]!]!;
-    colours[k + 1] = table[256 + photo[q + 1]!]!;
-    colours[k + 2] = table[512 + photo[q + 2]!]!;
-  }
-}
-
-/** The colours as bytes, with the photo's own alpha. */
-function intoBytes(colours: Float32Array, photo: Bytes, p: number, bytes: Uint8Array, n: number): void {
-  for (let i = 0, k = 0, q = 0; i < n; i++, k += 3, q += 4) {
-    // Within 0…1 as they are, and several times as quick as having them clamped.
-    bytes[q] = (colours[k]! * 255 + 0.5) | 0;
-    bytes[q + 1] = (colours[k + 1]! * 255 + 0.5) | 0;
-    bytes[q + 2] = (colours[k + 2]! * 255 + 0.5) | 0;
-    bytes[q + 3] = photo[p + q + 3]!;
-  }
+  const row = rowOf(n);
+  row.lookUp(table ?? PLAIN, photo, p);
+  for (const step of steps)
+    if (step.kind === 'matrix') row.mix(step.matrix);
+    else row.blend(blendCode(step.mode), step, x, y);
+  return row.pack();
 }

@@ -1,6 +1,6 @@
 /** Layers behind and before the photo, laid out for one picture. */
 import { cornersOf, maskOf, type Before, type Behind, type Tint } from '../layers';
-import { filterPixels, flatRamp, matricesOf, matrixRow, type Filters, type PaintBox, type Places } from '../paint';
+import { filterPixels, flatRamp, matricesOf, mixRow, type Filters, type PaintBox, type Places } from '../paint';
 import { bentPicture, cornersMoved, drawnPicture, pictureAtHand, type Corner, type Corners } from '../pictures';
 import { coverage, type PixelWindow } from '../raster';
 import { flatten, outlineOf, type Polygon, type Shape } from '../shape';
@@ -56,7 +56,7 @@ function filtered(paint: LaidPaint, filters: Filters | null): LaidPaint {
   const [ramp, row, matrices] = [paint.ramp.slice(), new Float32Array(3), matricesOf(filters)];
   for (let k = 0; k < ramp.length; k += 4) {
     row.set(ramp.subarray(k, k + 3));
-    for (const matrix of matrices) matrixRow(matrix, row, 1);
+    for (const matrix of matrices) mixRow(matrix, row, 1);
     ramp.set(row, k);
   }
   return { ...paint, ramp };
