@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { api } from '../shared/api';
 import { say } from '../shared/say';
@@ -8,15 +8,13 @@ import { PasswordField } from './person-fields';
 import { ROLE_WORDS, useWho } from './who';
 
 function ChangePassword() {
-  const [old, setOld] = useState('');
-  const [password, setPassword] = useState('');
+  const [old, password] = [useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null)];
   const [error, setError] = useState<string | null>(null);
   const change = async () => {
     setError(null);
     try {
-      await api('/api/password', 'PUT', { old, password });
-      setOld('');
-      setPassword('');
+      await api('/api/password', 'PUT', { old: old.current!.value, password: password.current!.value });
+      for (const field of [old, password]) field.current!.value = '';
       say('Your password is changed; you are signed out everywhere else');
     } catch (e) {
       setError((e as Error).message);
@@ -31,8 +29,8 @@ function ChangePassword() {
       }}
     >
       <h2>Another password</h2>
-      <PasswordField label="Old password" value={old} onChange={setOld} isNew={false} />
-      <PasswordField label="New password" value={password} onChange={setPassword} isNew />
+      <PasswordField label="Old password" field={old} isNew={false} />
+      <PasswordField label="New password" field={password} isNew />
       {error && (
         <p className="text-danger" role="alert">
           ✕ {error}

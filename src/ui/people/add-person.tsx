@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Role } from '@/server/workspace';
 import { api } from '../shared/api';
 import { FormDialog } from '../shared/form-dialog';
@@ -13,15 +13,16 @@ type AddPersonProps = {
 };
 
 export function AddPerson({ onAdded, onHide }: AddPersonProps) {
-  const [name, setName] = useState('');
-  const [email, setEmail] = useState('');
+  const [name, email] = [useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null)];
   const [role, setRole] = useState<Role>('artist');
-  const add = async () =>
-    onAdded((await api<{ link: string | null }>('/api/people', 'POST', { name, email, role })).link);
+  const add = async () => {
+    const person = { name: name.current!.value, email: email.current!.value, role };
+    await onAdded((await api<{ link: string | null }>('/api/people', 'POST', person)).link);
+  };
   return (
     <FormDialog title="Add a person" action="Add" onDo={add} onHide={onHide}>
-      <NameField value={name} onChange={setName} autoFocus />
-      <EmailField value={email} onChange={setEmail} />
+      <NameField field={name} autoFocus />
+      <EmailField field={email} />
       <RoleField value={role} among={Object.keys(ROLE_WORDS) as Role[]} onChange={setRole} />
     </FormDialog>
   );

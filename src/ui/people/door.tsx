@@ -1,5 +1,5 @@
 'use client';
-import { useState, type ReactNode } from 'react';
+import { useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Button, Form } from 'react-bootstrap';
 
 type DoorProps = {
@@ -11,10 +11,15 @@ type DoorProps = {
   readonly children: ReactNode;
 };
 
+const nothing = () => () => {};
+/** False as long as the page has come from the server and nothing of it works yet. */
+const useIsAlive = () => useSyncExternalStore(nothing, () => true, () => false); // prettier-ignore
+
 /** A page with one form and nothing else, for who is not in yet. */
 export function Door({ title, action, onDo, foot, children }: DoorProps) {
   const [error, setError] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
+  const isAlive = useIsAlive();
   const go = async () => {
     setBusy(true);
     setError(null);
@@ -38,7 +43,7 @@ export function Door({ title, action, onDo, foot, children }: DoorProps) {
             ✕ {error}
           </p>
         )}
-        <Button type="submit" className="mt-3 w-100" disabled={isBusy}>
+        <Button type="submit" className="mt-3 w-100" disabled={isBusy || !isAlive}>
           {action}
         </Button>
         {foot && <p className="muted small-text mt-3 mb-0">{foot}</p>}

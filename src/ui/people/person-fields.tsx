@@ -1,40 +1,26 @@
 'use client';
-import { useId, useState } from 'react';
+import { useId, useState, type RefObject } from 'react';
 import { Form } from 'react-bootstrap';
 import type { Role } from '@/server/workspace';
 import { ROLE_WORDS } from './who';
 
-type TextProps = { readonly value: string; readonly onChange: (value: string) => void; readonly autoFocus?: boolean };
+/** A field keeps its own text, and is asked for it: what is typed, or filled in by the browser, before the page has come alive stays. */
+type TextProps = { readonly field: RefObject<HTMLInputElement | null>; readonly autoFocus?: boolean };
 
-export function NameField({ value, onChange, autoFocus }: TextProps) {
+export function NameField({ field, autoFocus }: TextProps) {
   return (
     <Form.Group controlId={useId()} className="mb-3">
       <Form.Label>Name</Form.Label>
-      <Form.Control
-        value={value}
-        autoFocus={autoFocus}
-        autoComplete="name"
-        required
-        maxLength={80}
-        onChange={(event) => onChange(event.target.value)}
-      />
+      <Form.Control ref={field} autoFocus={autoFocus} autoComplete="name" required maxLength={80} />
     </Form.Group>
   );
 }
 
-export function EmailField({ value, onChange, autoFocus }: TextProps) {
+export function EmailField({ field, autoFocus }: TextProps) {
   return (
     <Form.Group controlId={useId()} className="mb-3">
       <Form.Label>E-mail address</Form.Label>
-      <Form.Control
-        type="email"
-        value={value}
-        autoFocus={autoFocus}
-        autoComplete="username"
-        required
-        maxLength={200}
-        onChange={(event) => onChange(event.target.value)}
-      />
+      <Form.Control type="email" ref={field} autoFocus={autoFocus} autoComplete="username" required maxLength={200} />
     </Form.Group>
   );
 }
@@ -46,7 +32,7 @@ type PasswordProps = TextProps & {
 };
 
 /** A password, to be seen on request; one that is chosen says what is asked of it. */
-export function PasswordField({ label = 'Password', value, onChange, isNew, autoFocus }: PasswordProps) {
+export function PasswordField({ label = 'Password', field, isNew, autoFocus }: PasswordProps) {
   const id = useId();
   const [isShown, setShown] = useState(false);
   return (
@@ -54,12 +40,11 @@ export function PasswordField({ label = 'Password', value, onChange, isNew, auto
       <Form.Label>{label}</Form.Label>
       <Form.Control
         type={isShown ? 'text' : 'password'}
-        value={value}
+        ref={field}
         autoFocus={autoFocus}
         autoComplete={isNew ? 'new-password' : 'current-password'}
         required
         maxLength={200}
-        onChange={(event) => onChange(event.target.value)}
       />
       <Form.Check
         id={`${id}-shown`}

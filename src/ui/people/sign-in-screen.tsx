@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef } from 'react';
 import { api } from '../shared/api';
 import { leaveFor } from '../shared/leave';
 import { Door } from './door';
@@ -7,10 +7,9 @@ import { EmailField, PasswordField } from './person-fields';
 
 /** @param then where the person wanted to go */
 export function SignInScreen({ then }: { readonly then: string }) {
-  const [email, setEmail] = useState('');
-  const [password, setPassword] = useState('');
+  const [email, password] = [useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null)];
   const signIn = async () => {
-    await api('/api/session', 'POST', { email, password });
+    await api('/api/session', 'POST', { email: email.current!.value, password: password.current!.value });
     leaveFor(then);
   };
   return (
@@ -20,8 +19,8 @@ export function SignInScreen({ then }: { readonly then: string }) {
       onDo={signIn}
       foot="Forgotten it? An owner of your workspace can make you a link for another one."
     >
-      <EmailField value={email} onChange={setEmail} autoFocus />
-      <PasswordField value={password} onChange={setPassword} isNew={false} />
+      <EmailField field={email} autoFocus />
+      <PasswordField field={password} isNew={false} />
     </Door>
   );
 }

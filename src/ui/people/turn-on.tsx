@@ -1,24 +1,26 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { api } from '../shared/api';
 import { FormDialog } from '../shared/form-dialog';
 import { EmailField, NameField, PasswordField } from './person-fields';
 
 function FirstPerson({ onHide }: { readonly onHide: () => void }) {
-  const [name, setName] = useState('');
-  const [email, setEmail] = useState('');
-  const [password, setPassword] = useState('');
+  const [name, email, password] = [useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null)]; // prettier-ignore
   const turnOn = async () => {
-    await api('/api/people/first', 'POST', { name, email, password });
+    await api('/api/people/first', 'POST', {
+      name: name.current!.value,
+      email: email.current!.value,
+      password: password.current!.value,
+    });
     window.location.reload();
   };
   return (
     <FormDialog title="The first person" action="Turn signing in on" onDo={turnOn} onHide={onHide}>
       <p>That is you: the owner, who adds the others.</p>
-      <NameField value={name} onChange={setName} autoFocus />
-      <EmailField value={email} onChange={setEmail} />
-      <PasswordField value={password} onChange={setPassword} isNew />
+      <NameField field={name} autoFocus />
+      <EmailField field={email} />
+      <PasswordField field={password} isNew />
     </FormDialog>
   );
 }

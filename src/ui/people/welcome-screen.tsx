@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef } from 'react';
 import { api } from '../shared/api';
 import { leaveFor } from '../shared/leave';
 import { Door } from './door';
@@ -7,9 +7,9 @@ import { PasswordField } from './person-fields';
 
 /** Choosing a password by a one-time link, whose token stands behind the address's #: it is never sent with the page's request. */
 export function WelcomeScreen() {
-  const [password, setPassword] = useState('');
+  const password = useRef<HTMLInputElement>(null);
   const choose = async () => {
-    await api('/api/password', 'POST', { token: window.location.hash.slice(1), password });
+    await api('/api/password', 'POST', { token: window.location.hash.slice(1), password: password.current!.value });
     leaveFor('/sign-in');
   };
   return (
@@ -19,7 +19,7 @@ export function WelcomeScreen() {
       onDo={choose}
       foot="The link that led here works once, for a day."
     >
-      <PasswordField value={password} onChange={setPassword} isNew autoFocus />
+      <PasswordField field={password} isNew autoFocus />
     </Door>
   );
 }
