@@ -24,25 +24,56 @@ function choose(mask: v128, yes: v128, no: v128): v128 {
   return v128.bitselect(yes, no, mask);
 }
 
-function first(v: v128): f32 {
-  return f32x4.extract_lane(v, 0);
-}
-
 function putColour(row: usize, v: v128): void {
   v128.store64_lane(row, v, 0);
   v128.store32_lane(row, v, 2, 8);
 }
 
-/**
- * For places along a ramp of `steps` + 1 colours, 0…1 and beyond, with which of its floats each place's colour begins.
- * Four pixels at a time: there is room for as many.
- */
+// For places along a ramp of `steps` + 1 colours, 0…1 and beyond, with which of its floats each place's colour
+// begins. Four pixels at a time: there is room for as many.
+
+function putPlaces(at: usize, along: v128, steps: i32): void {
+  const t = f32x4.min(all(1), f32x4.max(all(0), along));
+  v128.store(at, i32x4.shl(i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(t, all(<f32>steps)), all(0.5))), 2));
+}
+
+/** Places as they are noted. */
 export function place(along: usize, steps: i32, at: usize, n: i32): void {
   for (let i = 0; i < n; i += 4) {
-    const t = f32x4.min(all(1), f32x4.max(all(0), v128.load(along)));
-    const step = i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(t, all(<f32>steps)), all(0.5)));
-    v128.store(at, i32x4.shl(step, 2));
+    putPlaces(at, v128.load(along), steps);
     along += 16;
+    at += 16;
+  }
+}
+
+/** from + i · by. */
+export function placeLinear(from: f32, by: f32, steps: i32, at: usize, n: i32): void {
+  let i = f32x4(0, 1, 2, 3);
+  for (let k = 0; k < n; k += 4) {
+    putPlaces(at, f32x4.add(all(from), f32x4.mul(i, all(by))), steps);
+    i = f32x4.add(i, all(4));
+    at += 16;
+  }
+}
+
+/** √((from + i · by)² + down²). */
+export function placeRadial(from: f32, by: f32, down: f32, steps: i32, at: usize, n: i32): void {
+  let i = f32x4(0, 1, 2, 3);
+  for (let k = 0; k < n; k += 4) {
+    const across = f32x4.add(all(from), f32x4.mul(i, all(by)));
+    putPlaces(at, f32x4.sqrt(f32x4.add(f32x4.mul(across, across), all(down * down))), steps);
+    i = f32x4.add(i, all(4));
+    at += 16;
+  }
+}
+
+/** Places in whole numbers, 0…65535 for 0…1. */
+export function placeField(field: usize, steps: i32, at: usize, n: i32): void {
+  const scale = all(<f32>steps / 65535);
+  for (let i = 0; i < n; i += 4) {
+    const t = f32x4.convert_i32x4_u(v128.load16x4_u(field));
+    v128.store(at, i32x4.shl(i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(t, scale), all(0.5))), 2));
+    field += 8;
     at += 16;
   }
 }
@@ -128,90 +159,104 @@ function luminosity(c: v128): v128 {
 }
 
 function lowest(c: v128): v128 {
-  return f32x4.min(
-    f32x4.min(v128.shuffle<f32>(c, c, 0, 0, 0, 0), v128.shuffle<f32>(c, c, 1, 1, 1, 1)),
-    v128.shuffle<f32>(c, c, 2, 2, 2, 2),
-  );
+  const rg = f32x4.min(c, v128.shuffle<f32>(c, c, 1, 1, 1, 1));
+  return f32x4.min(v128.shuffle<f32>(rg, rg, 0, 0, 0, 0), v128.shuffle<f32>(c, c, 2, 2, 2, 2));
 }
 
 function highest(c: v128): v128 {
-  return f32x4.max(
-    f32x4.max(v128.shuffle<f32>(c, c, 0, 0, 0, 0), v128.shuffle<f32>(c, c, 1, 1, 1, 1)),
-    v128.shuffle<f32>(c, c, 2, 2, 2, 2),
-  );
+  const rg = f32x4.max(c, v128.shuffle<f32>(c, c, 1, 1, 1, 1));
+  return f32x4.max(v128.shuffle<f32>(rg, rg, 0, 0, 0, 0), v128.shuffle<f32>(c, c, 2, 2, 2, 2));
 }
 
-/** The colour with another's saturation. */
-function saturatedAs(c: v128, other: v128): v128 {
-  const low = lowest(c);
-  const range = f32x4.sub(highest(c), low);
-  if (first(range) <= 0) return all(0);
-  return f32x4.mul(f32x4.sub(c, low), f32x4.div(f32x4.sub(highest(other), lowest(other)), range));
-}
-
-/** The colour with another's luminosity, drawn towards it where a channel would leave 0…1 (SetLum with ClipColor). */
-function lumAs(c: v128, other: v128): v128 {
-  let v = f32x4.add(c, f32x4.sub(luminosity(other), luminosity(c)));
-  const l = luminosity(v);
-  const low = lowest(v);
-  const high = highest(v);
-  if (first(low) < 0) v = f32x4.add(l, f32x4.mul(f32x4.sub(v, l), f32x4.div(l, f32x4.sub(l, low))));
-  if (first(high) > 1)
-    v = f32x4.add(l, f32x4.mul(f32x4.sub(v, l), f32x4.div(f32x4.sub(all(1), l), f32x4.sub(high, l))));
-  return v;
-}
-
-/** B(cb, cs); `mode` is its place among `blendSchema`'s. */
-function blended(mode: i32, b: v128, s: v128): v128 {
-  switch (mode) {
-    case 1: // multiply
-      return f32x4.mul(b, s);
-    case 2: // screen
-      return screen(b, s);
-    case 3: // overlay
-      return hardLight(s, b);
-    case 4: // darken
-      return f32x4.min(b, s);
-    case 5: // lighten
-      return f32x4.max(b, s);
-    case 6: // color-dodge
-      return dodge(b, s);
-    case 7: // color-burn
-      return burn(b, s);
-    case 8: // hard-light
-      return hardLight(b, s);
-    case 9: // soft-light
-      return softLight(b, s);
-    case 10: // difference
-      return f32x4.abs(f32x4.sub(b, s));
-    case 11: // exclusion
-      return f32x4.sub(f32x4.add(b, s), f32x4.mul(all(2), f32x4.mul(b, s)));
-    case 12: // hue
-      return lumAs(saturatedAs(s, b), b);
-    case 13: // saturation
-      return lumAs(saturatedAs(b, s), b);
-    case 14: // color
-      return lumAs(s, b);
-    case 15: // luminosity
-      return lumAs(b, s);
-    default: // normal
-      return s;
-  }
-}
+// Loops are written out with all that is in them: no call stands in them, as each would save and bring back every register.
 
 /**
- * Colours blended onto a row, opaque as it is: co = cb + αs · (B(cb, cs) − cb).
+ * Colours blended onto a row, opaque as it is: co = cb + αs · (B(cb, cs) − cb), by a mode that goes channel by channel.
  *
+ * @param mode its place among `blendSchema`'s
  * @param values r, g, b straight and alpha, 0…1, as floats
  * @param at for each pixel which of `values` its colour begins with
  */
-export function blend(mode: i32, row: usize, values: usize, at: usize, n: i32): void {
+export function blendChannels(mode: i32, row: usize, values: usize, at: usize, n: i32): void {
   for (let i = 0; i < n; i++) {
     const s = v128.load(values + ((<usize>load<i32>(at)) << 2));
     if (f32x4.extract_lane(s, 3) !== 0) {
       const b = v128.load(row);
+      let blended = s;
+      switch (mode) {
+        case 1: // multiply
+          blended = f32x4.mul(b, s);
+          break;
+        case 2: // screen
+          blended = screen(b, s);
+          break;
+        case 3: // overlay
+          blended = hardLight(s, b);
+          break;
+        case 4: // darken
+          blended = f32x4.min(b, s);
+          break;
+        case 5: // lighten
+          blended = f32x4.max(b, s);
+          break;
+        case 6: // color-dodge
+          blended = dodge(b, s);
+          break;
+        case 7: // color-burn
+          blended = burn(b, s);
+          break;
+        case 8: // hard-light
+          blended = hardLight(b, s);
+          break;
+        case 9: // soft-light
+          blended = softLight(b, s);
+          break;
+        case 10: // difference
+          blended = f32x4.abs(f32x4.sub(b, s));
+          break;
+        case 11: // exclusion
+          blended = f32x4.sub(f32x4.add(b, s), f32x4.mul(all(2), f32x4.mul(b, s)));
+          break;
+      }
       const alpha = v128.shuffle<f32>(s, s, 3, 3, 3, 3);
-      putColour(row, f32x4.add(b, f32x4.mul(alpha, f32x4.sub(blended(mode, b, s), b))));
+      putColour(row, f32x4.add(b, f32x4.mul(alpha, f32x4.sub(blended, b))));
+    }
+    row += COLOUR;
+    at += 4;
+  }
+}
+
+/** The same by a mode that mixes channels: hue 12, saturation 13, color 14, luminosity 15. */
+export function blendColours(mode: i32, row: usize, values: usize, at: usize, n: i32): void {
+  for (let i = 0; i < n; i++) {
+    const s = v128.load(values + ((<usize>load<i32>(at)) << 2));
+    if (f32x4.extract_lane(s, 3) !== 0) {
+      const b = v128.load(row);
+      const isOfPicture = mode === 13 || mode === 15;
+      let c = isOfPicture ? b : s;
+      let low = lowest(c);
+      let high = highest(c);
+      if (mode < 14) {
+        // SetSat: the saturation of the other one.
+        const other = isOfPicture ? s : b;
+        const range = f32x4.sub(high, low);
+        const wanted = f32x4.sub(highest(other), lowest(other));
+        const k = choose(f32x4.gt(range, all(0)), f32x4.div(wanted, range), all(0));
+        c = f32x4.mul(f32x4.sub(c, low), k);
+        low = all(0);
+        high = f32x4.mul(range, k);
+      }
+      // SetLum, and ClipColor: drawn towards the luminosity where a channel would leave 0…1.
+      const l = luminosity(mode === 15 ? s : b);
+      const lighter = f32x4.sub(l, luminosity(c));
+      low = f32x4.add(low, lighter);
+      high = f32x4.add(high, lighter);
+      const up = choose(f32x4.lt(low, all(0)), f32x4.div(l, f32x4.sub(l, low)), all(1));
+      const down = choose(f32x4.gt(high, all(1)), f32x4.div(f32x4.sub(all(1), l), f32x4.sub(high, l)), all(1));
+      const away = f32x4.sub(f32x4.add(c, lighter), l);
+      const blended = f32x4.add(l, f32x4.mul(away, f32x4.mul(up, down)));
+      const alpha = v128.shuffle<f32>(s, s, 3, 3, 3, 3);
+      putColour(row, f32x4.add(b, f32x4.mul(alpha, f32x4.sub(blended, b))));
     }
     row += COLOUR;
     at += 4;

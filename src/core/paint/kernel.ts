@@ -2,7 +2,7 @@
  * The loops over rows of pixels (`kernels/rows.ts`), and the memory that they work in. Made when they
  * are first asked for: pages that only name colours never do.
  */
-import { fillPlaces } from './places';
+import { fillPlaces, rowOfField, rowOfLinear, rowOfRadial, type Places } from './places';
 import { RAMP_STEPS } from './ramp';
 import { fillPaint, type PaintRows } from './rows';
 import { ROWS_WASM } from './rows-wasm';
@@ -12,9 +12,13 @@ type Loops = {
   readonly base: () => number;
   readonly lookUp: (table: number, photo: number, row: number, n: number) => void;
   readonly place: (along: number, steps: number, at: number, n: number) => void;
+  readonly placeLinear: (from: number, by: number, steps: number, at: number, n: number) => void;
+  readonly placeRadial: (from: number, by: number, down: number, steps: number, at: number, n: number) => void;
+  readonly placeField: (field: number, steps: number, at: number, n: number) => void;
   readonly mix: (matrix: number, row: number, n: number) => void;
   readonly pack: (row: number, photo: number, out: number, n: number) => void;
-  readonly blend: (mode: number, row: number, values: number, at: number, n: number) => void;
+  readonly blendChannels: (mode: number, row: number, values: number, at: number, n: number) => void;
+  readonly blendColours: (mode: number, row: number, values: number, at: number, n: number) => void;
 };
 
 /** Colours of pixels: r, g, b straight and alpha, 0…1, and where in them each pixel's begin. */
@@ -65,6 +69,7 @@ function laidOut({ memory, base }: Loops, pixels: number, loose: number) {
     matrix: new Float32Array(buffer, matrix, 16),
     held: new Float32Array(buffer, held, HELD),
     along: new Float32Array(buffer, along, pixels),
+    field: new Uint16Array(buffer, along, pixels * 2),
     at: new Int32Array(buffer, at, pixels),
     row: new Float32Array(buffer, row, pixels * 3),
     photo: new Uint8Array(buffer, photo, pixels * 4),
@@ -111,6 +116,16 @@ function placeOf(values: Float32Array, { held, places }: Room): number {
   return places.held + from * 4;
 }
 
+/** The modes that go channel by channel come first. */
+const CHANNELWISE = 12;
+
+/** Blends onto the row what `at` says of the floats from `values` on. */
+function blendFrom(mode: number, values: number, n: number): void {
+  const { loops, room } = atWork();
+  const blend = mode < CHANNELWISE ? loops.blendChannels : loops.blendColours;
+  blend(mode, room.places.row, values, room.places.at, n);
+}
+
 /** Blends onto the row what `at` says of `values`, of which only what it says is taken along. */
 function blendLoose(mode: number, values: Float32Array, n: number, at: Int32Array): void {
   let [low, high] = [at[0]!, at[0]!];
@@ -119,9 +134,9 @@ function blendLoose(mode: number, values: Float32Array, n: number, at: Int32Arra
     if (k < low) low = k;
     if (k > high) high = k;
   }
-  const { loops, room } = workOn(n, high + 4 - low);
+  const { room } = workOn(n, high + 4 - low);
   room.values.set(values.subarray(low, high + 4));
-  loops.blend(mode, room.places.row, room.places.values - low * 4, room.places.at, n);
+  blendFrom(mode, room.places.values - low * 4, n);
 }
 
 /** Works in place on a row that lies elsewhere: n times r, g, b. */
@@ -154,6 +169,27 @@ export function blendOnto(mode: number, picture: Float32Array, { values, at }: C
   });
 }
 
+/** Where on a ramp of so many steps the pixels of a row are. */
+function putPlaces(where: Places, steps: number, x: number, y: number, n: number): void {
+  const { loops, room } = atWork();
+  const { along, at } = room.places;
+  if (where.kind === 'linear') {
+    const { from, by } = rowOfLinear(where, x, y);
+    return loops.placeLinear(from, by, steps, at, n);
+  }
+  if (where.kind === 'radial') {
+    const { from, by, down } = rowOfRadial(where, x, y);
+    return loops.placeRadial(from, by, down, steps, at, n);
+  }
+  const noted = where.kind === 'field' ? rowOfField(where.field, x, y, n) : null;
+  if (noted) {
+    room.field.set(noted);
+    return loops.placeField(along, steps, at, n);
+  }
+  fillPlaces(where, x, y, n, room.along);
+  loops.place(along, steps, at, n);
+}
+
 let last: { readonly room: Room; readonly n: number; readonly row: Row } | null = null;
 
 /** Room for a row of n pixels of a photo; one at a time. */
@@ -181,9 +217,8 @@ function rowIn(room: Room, loops: Loops, n: number): Row {
         fillPaint(paint, x, y, n, room.along, room.at);
         return blendLoose(mode, ramp, n, room.at);
       }
-      fillPlaces(where, x, y, n, room.along);
-      loops.place(places.along, ramp.length > 4 ? RAMP_STEPS : 0, places.at, n);
-      loops.blend(mode, places.row, placeOf(ramp, room), places.at, n);
+      putPlaces(where, ramp.length > 4 ? RAMP_STEPS : 0, x, y, n);
+      blendFrom(mode, placeOf(ramp, room), n);
     },
     pack: () => {
       loops.pack(places.row, places.photo, places.out, n);

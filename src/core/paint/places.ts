@@ -62,6 +62,33 @@ export function placesOf(
   return { kind: 'radial', cx, cy, rx: Math.max(rx, 1e-6), ry: Math.max(ry, 1e-6) };
 }
 
+type PlacesOf<Kind> = Extract<Places, { kind: Kind }>;
+
+/** Of row `y` from column `x` on: t is from + i · by. */
+export const rowOfLinear = ({ at, dx, dy }: PlacesOf<'linear'>, x: number, y: number) => ({
+  from: at + dy * (y + 0.5) + dx * (x + 0.5),
+  by: dx,
+});
+
+/** Of row `y` from column `x` on: t is √((from + i · by)² + down²). */
+export const rowOfRadial = ({ cx, cy, rx, ry }: PlacesOf<'radial'>, x: number, y: number) => ({
+  from: (x + 0.5 - cx) / rx,
+  by: 1 / rx,
+  down: (y + 0.5 - cy) / ry,
+});
+
+/** What is noted for `n` pixels of row `y` from column `x` on; null where they reach beyond the window's sides. */
+export function rowOfField(
+  { left, top, width, height, values }: Field,
+  x: number,
+  y: number,
+  n: number,
+): Uint16Array | null {
+  if (x < left || x + n > left + width) return null;
+  const from = Math.min(Math.max(y - top, 0), height - 1) * width + x - left;
+  return values.subarray(from, from + n);
+}
+
 /** t for `n` pixels of row `y` from column `x` on; not clamped. */
 export function fillPlaces(places: Places, x: number, y: number, n: number, out: Float32Array): void {
   switch (places.kind) {
@@ -70,16 +97,15 @@ export function fillPlaces(places: Places, x: number, y: number, n: number, out:
       out.fill(0, 0, n);
       return;
     case 'linear': {
-      const start = places.at + places.dy * (y + 0.5) + places.dx * (x + 0.5);
-      for (let i = 0; i < n; i++) out[i] = start + places.dx * i;
+      const { from, by } = rowOfLinear(places, x, y);
+      for (let i = 0; i < n; i++) out[i] = from + by * i;
       return;
     }
     case 'radial': {
-      const v = (y + 0.5 - places.cy) / places.ry;
-      const vv = v * v;
+      const { from, by, down } = rowOfRadial(places, x, y);
       for (let i = 0; i < n; i++) {
-        const u = (x + i + 0.5 - places.cx) / places.rx;
-        out[i] = Math.sqrt(u * u + vv);
+        const u = from + by * i;
+        out[i] = Math.sqrt(u * u + down * down);
       }
       return;
     }
@@ -92,12 +118,13 @@ export function fillPlaces(places: Places, x: number, y: number, n: number, out:
       return;
     }
     case 'field': {
-      const { left, top, width, height, values } = places.field;
-      const row = Math.min(Math.max(y - top, 0), height - 1) * width;
-      if (x >= left && x + n <= left + width) {
-        for (let i = 0, k = row + x - left; i < n; i++, k++) out[i] = values[k]! * (1 / 65535);
+      const noted = rowOfField(places.field, x, y, n);
+      if (noted) {
+        for (let i = 0; i < n; i++) out[i] = noted[i]! * (1 / 65535);
         return;
       }
+      const { left, top, width, height, values } = places.field;
+      const row = Math.min(Math.max(y - top, 0), height - 1) * width;
       for (let i = 0; i < n; i++) out[i] = values[row + Math.min(Math.max(x + i - left, 0), width - 1)]! / 65535;
     }
   }
