@@ -11,11 +11,6 @@
 const COLOUR: usize = 12;
 const PIXEL: usize = 4;
 
-/** Where memory is free. */
-export function base(): usize {
-  return __heap_base;
-}
-
 function all(value: f32): v128 {
   return f32x4.splat(value);
 }

@@ -12,7 +12,7 @@ const WRITTEN = join(root, 'src/core/paint/rows-wasm.ts');
 async function compiled() {
   const made = new Map();
   const { error, stderr } = await asc.main(
-    ['kernels/rows.ts', '-O3', '--noAssert', '--runtime', 'stub', '--enable', 'simd', '--use', 'abort=', '--outFile', 'rows.wasm'], // prettier-ignore
+    ['kernels/rows.ts', '-O3', '--noAssert', '--runtime', 'stub', '--enable', 'simd', '--use', 'abort=', '--importMemory', '--outFile', 'rows.wasm'], // prettier-ignore
     {
       readFile: (name, directory) => {
         try {

@@ -1,6 +1,6 @@
 /** The blend modes of W3C Compositing and Blending 1 §9 (formulas: §9.1 separable, §9.2 not). */
 import { z } from 'zod';
-import { blendOnto, type Colours } from './kernel';
+import { blendOnto, CHANNELWISE, type Colours } from './kernel';
 
 export const blendSchema = z.enum([
   'normal',
@@ -22,12 +22,10 @@ export const blendSchema = z.enum([
 ]);
 export type Blend = z.infer<typeof blendSchema>;
 
-const SEPARABLE = new Set<Blend>(blendSchema.options.slice(0, 12));
-
-export const isSeparable = (mode: Blend): boolean => SEPARABLE.has(mode);
-
 /** The mode's number in `kernels/rows.ts`, which has the formulas. */
 export const blendCode = (mode: Blend): number => blendSchema.options.indexOf(mode);
+
+export const isSeparable = (mode: Blend): boolean => blendCode(mode) < CHANNELWISE;
 
 /**
  * Blends a row of colours onto a row of an opaque picture, in place: §9, co = cb·(1 − αs) + αs·B(cb, cs).

@@ -8,8 +8,6 @@ import { fillPaint, type PaintRows } from './rows';
 import { ROWS_WASM } from './rows-wasm';
 
 type Loops = {
-  readonly memory: WebAssembly.Memory;
-  readonly base: () => number;
   readonly lookUp: (table: number, photo: number, row: number, n: number) => void;
   readonly place: (along: number, steps: number, at: number, n: number) => void;
   readonly placeLinear: (from: number, by: number, steps: number, at: number, n: number) => void;
@@ -46,11 +44,18 @@ const HELD = 65_536;
 /** Read beyond the end of a row. */
 const SLACK = 16;
 
-/** Places in memory, in bytes, and what lies there; `pixels` and `loose` floats fit. */
+let program: WebAssembly.Module | null = null;
+const compiled = () =>
+  (program ??= new WebAssembly.Module(Uint8Array.from(atob(ROWS_WASM), (letter) => letter.charCodeAt(0))));
+
+/** Loops with memory of their own: places in it, in bytes, and what lies there; `pixels` and `loose` floats fit. */
 type Room = ReturnType<typeof laidOut>;
 
-function laidOut({ memory, base }: Loops, pixels: number, loose: number) {
-  let end = (base() + 15) & ~15;
+/** The loops keep nothing in memory themselves; its first bytes are left alone. */
+const FREE = 64;
+
+function laidOut(pixels: number, loose: number) {
+  let end = FREE;
   const take = (bytes: number) => {
     const from = end;
     end += (bytes + 15) & ~15;
@@ -60,9 +65,13 @@ function laidOut({ memory, base }: Loops, pixels: number, loose: number) {
   const [along, at, photo, out] = [take(pixels * 4), take(pixels * 4), take(pixels * 4), take(pixels * 4)];
   const row = take(pixels * 12 + SLACK);
   const values = take(loose * 4 + SLACK);
-  if (end > memory.buffer.byteLength) memory.grow(Math.ceil((end - memory.buffer.byteLength) / PAGE));
+  const memory = new WebAssembly.Memory({ initial: Math.ceil(end / PAGE) });
   const { buffer } = memory;
   return {
+    loops: new WebAssembly.Instance(compiled(), { env: { memory } }).exports as unknown as Loops,
+    /** What lies in `held`, and from which float on. */
+    known: new Map<Float32Array, number>(),
+    used: 0,
     pixels,
     loose,
     places: { matrix, held, along, at, row, photo, out, values },
@@ -78,101 +87,91 @@ function laidOut({ memory, base }: Loops, pixels: number, loose: number) {
   };
 }
 
-let made: { readonly loops: Loops; room: Room } | null = null;
+let room: Room | null = null;
 
-function atWork() {
-  if (made) return made;
-  const bytes = Uint8Array.from(atob(ROWS_WASM), (letter) => letter.charCodeAt(0));
-  const loops = new WebAssembly.Instance(new WebAssembly.Module(bytes)).exports as unknown as Loops;
-  return (made = { loops, room: laidOut(loops, 0, 0) });
+/**
+ * Room for rows of `pixels` and so many colours' floats beside them; what lay in the room before is gone where it was
+ * too small. Memory is made anew, not grown: that would take its buffer away from whoever has it, and once any
+ * buffer has been taken away V8 asks of every array whether its own is still there, a tenth of all loops' time.
+ */
+function workOn(pixels: number, loose: number): Room {
+  if (room && room.pixels >= pixels && room.loose >= loose) return room;
+  room = laidOut(Math.max(room?.pixels ?? 0, pixels), Math.max(room?.loose ?? 0, loose));
+  return room;
 }
-
-/** Loops and memory for rows of `pixels` and so many colours' floats beside them. */
-function workOn(pixels: number, loose: number) {
-  const work = atWork();
-  const { room } = work;
-  if (room.pixels < pixels || room.loose < loose)
-    work.room = laidOut(work.loops, Math.max(room.pixels, pixels), Math.max(room.loose, loose));
-  return work;
-}
-
-/** What lies in `held`, and from which float on. */
-const known = new Map<Float32Array, number>();
-let used = 0;
 
 /** Where a ramp or a table lies that is asked for row after row. */
-function placeOf(values: Float32Array, { held, places }: Room): number {
+function placeOf(values: Float32Array, room: Room): number {
+  const { held, known, places } = room;
   let from = known.get(values);
   if (from === undefined) {
-    if (used + values.length > HELD) {
+    if (room.used + values.length > HELD) {
       known.clear();
-      used = 0;
+      room.used = 0;
     }
-    from = used;
+    from = room.used;
     held.set(values, from);
     known.set(values, from);
-    used += Math.ceil(values.length / 4) * 4;
+    room.used += Math.ceil(values.length / 4) * 4;
   }
   return places.held + from * 4;
 }
 
-/** The modes that go channel by channel come first. */
-const CHANNELWISE = 12;
+/** So many modes go channel by channel: those that come first. */
+export const CHANNELWISE = 12;
 
-/** Blends onto the row what `at` says of the floats from `values` on. */
-function blendFrom(mode: number, values: number, n: number): void {
-  const { loops, room } = atWork();
+/** Blends onto the row what its places say of the floats from `values` on. */
+function blendFrom(mode: number, values: number, n: number, { loops, places }: Room): void {
   const blend = mode < CHANNELWISE ? loops.blendChannels : loops.blendColours;
-  blend(mode, room.places.row, values, room.places.at, n);
+  blend(mode, places.row, values, places.at, n);
 }
 
-/** Blends onto the row what `at` says of `values`, of which only what it says is taken along. */
-function blendLoose(mode: number, values: Float32Array, n: number, at: Int32Array): void {
+/** The first and the end of the floats that places speak of. */
+function spanOf(at: Int32Array, n: number): readonly [low: number, end: number] {
   let [low, high] = [at[0]!, at[0]!];
   for (let i = 1; i < n; i++) {
     const k = at[i]!;
     if (k < low) low = k;
     if (k > high) high = k;
   }
-  const { room } = workOn(n, high + 4 - low);
-  room.values.set(values.subarray(low, high + 4));
-  blendFrom(mode, room.places.values - low * 4, n);
-}
-
-/** Works in place on a row that lies elsewhere: n times r, g, b. */
-function onRow(row: Float32Array, n: number, work: (made: ReturnType<typeof atWork>) => void): void {
-  const own = row.subarray(0, n * 3);
-  const made = workOn(n, 0);
-  made.room.row.set(own);
-  work(made);
-  // Memory may have moved.
-  row.set(made.room.row.subarray(0, n * 3));
+  return [low, high + 4];
 }
 
 function putMatrix({ matrix }: Room, m: Matrix): void {
   for (let row = 0; row < 3; row++) for (let column = 0; column < 4; column++) matrix[column * 4 + row] = m[row * 4 + column]!; // prettier-ignore
 }
 
-/** A row of n colours through a matrix, in place. */
-export const mixRow = (m: Matrix, row: Float32Array, n: number): void =>
-  onRow(row, n, ({ loops, room }) => {
-    putMatrix(room, m);
-    loops.mix(room.places.matrix, room.places.row, n);
-  });
+/** A row of n colours r, g, b through a matrix, in place. */
+export function mixRow(m: Matrix, row: Float32Array, n: number): void {
+  const room = workOn(n, 0);
+  room.row.set(row.subarray(0, n * 3));
+  putMatrix(room, m);
+  room.loops.mix(room.places.matrix, room.places.row, n);
+  row.set(room.row.subarray(0, n * 3));
+}
 
-/** Blends a row of colours onto a row of an opaque picture, in place; `mode` is a number of `kernels/rows.ts`. */
+/** Blends a row of colours onto a row of an opaque picture, n times r, g, b, in place; `mode` is a number of `kernels/rows.ts`. */
 export function blendOnto(mode: number, picture: Float32Array, { values, at }: Colours, n: number): void {
   if (n === 0) return;
-  onRow(picture, n, ({ room }) => {
-    room.at.set(at.subarray(0, n));
-    blendLoose(mode, values, n, at);
-  });
+  const [low, end] = spanOf(at, n);
+  const room = workOn(n, end - low);
+  room.row.set(picture.subarray(0, n * 3));
+  room.at.set(at.subarray(0, n));
+  room.values.set(values.subarray(low, end));
+  blendFrom(mode, room.places.values - low * 4, n, room);
+  picture.set(room.row.subarray(0, n * 3));
 }
 
 /** Where on a ramp of so many steps the pixels of a row are. */
-function putPlaces(where: Places, steps: number, x: number, y: number, n: number): void {
-  const { loops, room } = atWork();
-  const { along, at } = room.places;
+function putPlaces(
+  { loops, places, along, field }: Room,
+  where: Places,
+  steps: number,
+  x: number,
+  y: number,
+  n: number,
+): void {
+  const { at } = places;
   if (where.kind === 'linear') {
     const { from, by } = rowOfLinear(where, x, y);
     return loops.placeLinear(from, by, steps, at, n);
@@ -183,11 +182,11 @@ function putPlaces(where: Places, steps: number, x: number, y: number, n: number
   }
   const noted = where.kind === 'field' ? rowOfField(where.field, x, y, n) : null;
   if (noted) {
-    room.field.set(noted);
-    return loops.placeField(along, steps, at, n);
+    field.set(noted);
+    return loops.placeField(places.along, steps, at, n);
   }
-  fillPlaces(where, x, y, n, room.along);
-  loops.place(along, steps, at, n);
+  fillPlaces(where, x, y, n, along);
+  loops.place(places.along, steps, at, n);
 }
 
 let last: { readonly room: Room; readonly n: number; readonly row: Row } | null = null;
@@ -195,13 +194,13 @@ let last: { readonly room: Room; readonly n: number; readonly row: Row } | null 
 /** Room for a row of n pixels of a photo; one at a time. */
 export function rowOf(n: number): Row {
   // A colour for each pixel at the most: no step needs more room once they have begun.
-  const { loops, room } = workOn(n, n * 4);
-  if (last?.room !== room || last.n !== n) last = { room, n, row: rowIn(room, loops, n) };
+  const room = workOn(n, n * 4);
+  if (last?.room !== room || last.n !== n) last = { room, n, row: rowIn(room, n) };
   return last.row;
 }
 
-function rowIn(room: Room, loops: Loops, n: number): Row {
-  const { places } = room;
+function rowIn(room: Room, n: number): Row {
+  const { loops, places } = room;
   return {
     lookUp: (table, photo, p) => {
       room.photo.set(photo.subarray(p, p + n * 4));
@@ -215,10 +214,12 @@ function rowIn(room: Room, loops: Loops, n: number): Row {
       const { ramp, places: where } = paint;
       if (where.kind === 'each') {
         fillPaint(paint, x, y, n, room.along, room.at);
-        return blendLoose(mode, ramp, n, room.at);
+        const [low, end] = spanOf(room.at, n);
+        room.values.set(ramp.subarray(low, end));
+        return blendFrom(mode, places.values - low * 4, n, room);
       }
-      putPlaces(where, ramp.length > 4 ? RAMP_STEPS : 0, x, y, n);
-      blendFrom(mode, placeOf(ramp, room), n);
+      putPlaces(room, where, ramp.length > 4 ? RAMP_STEPS : 0, x, y, n);
+      blendFrom(mode, placeOf(ramp, room), n, room);
     },
     pack: () => {
       loops.pack(places.row, places.photo, places.out, n);

@@ -118,13 +118,12 @@ export function fillPlaces(places: Places, x: number, y: number, n: number, out:
       return;
     }
     case 'field': {
-      const noted = rowOfField(places.field, x, y, n);
-      if (noted) {
-        for (let i = 0; i < n; i++) out[i] = noted[i]! * (1 / 65535);
-        return;
-      }
       const { left, top, width, height, values } = places.field;
       const row = Math.min(Math.max(y - top, 0), height - 1) * width;
+      if (x >= left && x + n <= left + width) {
+        for (let i = 0, k = row + x - left; i < n; i++, k++) out[i] = values[k]! * (1 / 65535);
+        return;
+      }
       for (let i = 0; i < n; i++) out[i] = values[row + Math.min(Math.max(x + i - left, 0), width - 1)]! / 65535;
     }
   }
