@@ -1,15 +1,12 @@
 /**
- * Loops over rows of pixels, in AssemblyScript: a pixel's three channels at a time in one register of
- * four floats, several times as quick as the same sums in JavaScript. `npm run kernels` compiles them into
- * `src/core/paint/rows-wasm.ts`; `src/core/paint/kernel.ts` says where in memory everything lies.
+ * Loops over rows of pixels, in AssemblyScript: four pixels at a time in registers of four floats, many times as
+ * quick as the same sums in JavaScript. `npm run kernels` compiles them into `src/core/paint/rows-wasm.ts`;
+ * `src/core/paint/kernel.ts` says where in memory everything lies.
  *
- * A row is n times r, g, b as floats, 0…1; a photo's pixels are n times r, g, b, a as bytes. Every `usize`
- * is a place in memory. Four floats are read where three are: behind a row there is room for one more.
+ * A row is n reds, n greens and n blues as floats, 0…1, each channel `plane` bytes behind the one before; a photo's
+ * pixels are n times r, g, b, a as bytes. Every `usize` is a place in memory. All loops go on to the next four: what
+ * lies behind n is read and written, and means nothing.
  */
-
-/** Bytes of a pixel of a row, and of a photo. */
-const COLOUR: usize = 12;
-const PIXEL: usize = 4;
 
 function all(value: f32): v128 {
   return f32x4.splat(value);
@@ -19,13 +16,8 @@ function choose(mask: v128, yes: v128, no: v128): v128 {
   return v128.bitselect(yes, no, mask);
 }
 
-function putColour(row: usize, v: v128): void {
-  v128.store64_lane(row, v, 0);
-  v128.store32_lane(row, v, 2, 8);
-}
-
 // For places along a ramp of `steps` + 1 colours, 0…1 and beyond, with which of its floats each place's colour
-// begins. Four pixels at a time: there is room for as many.
+// begins.
 
 function putPlaces(at: usize, along: v128, steps: i32): void {
   const t = f32x4.min(all(1), f32x4.max(all(0), along));
@@ -74,44 +66,119 @@ export function placeField(field: usize, steps: i32, at: usize, n: i32): void {
 }
 
 /** A photo's channels, each by its own table of 256 floats. */
-export function lookUp(table: usize, photo: usize, row: usize, n: i32): void {
-  for (let i = 0; i < n; i++) {
-    store<f32>(row, load<f32>(table + ((<usize>load<u8>(photo)) << 2)));
-    store<f32>(row, load<f32>(table + ((<usize>load<u8>(photo, 1)) << 2), 1024), 4);
-    store<f32>(row, load<f32>(table + ((<usize>load<u8>(photo, 2)) << 2), 2048), 8);
-    photo += PIXEL;
-    row += COLOUR;
+export function lookUp(table: usize, photo: usize, row: usize, plane: usize, n: i32): void {
+  const greens = row + plane;
+  const blues = greens + plane;
+  for (let i: usize = 0; i < <usize>(n << 2); i += 4) {
+    store<f32>(row + i, load<f32>(table + ((<usize>load<u8>(photo + i)) << 2)));
+    store<f32>(greens + i, load<f32>(table + ((<usize>load<u8>(photo + i, 1)) << 2), 1024));
+    store<f32>(blues + i, load<f32>(table + ((<usize>load<u8>(photo + i, 2)) << 2), 2048));
   }
 }
 
-/** Colours through a matrix, clamped to 0…1; of the matrix column by column, what is added last, four floats each. */
-export function mix(matrix: usize, row: usize, n: i32): void {
-  const r = v128.load(matrix);
-  const g = v128.load(matrix, 16);
-  const b = v128.load(matrix, 32);
-  const more = v128.load(matrix, 48);
-  for (let i = 0; i < n; i++) {
-    const c = v128.load(row);
-    const mixed = f32x4.add(
-      f32x4.add(f32x4.mul(r, v128.shuffle<f32>(c, c, 0, 0, 0, 0)), f32x4.mul(g, v128.shuffle<f32>(c, c, 1, 1, 1, 1))),
-      f32x4.add(f32x4.mul(b, v128.shuffle<f32>(c, c, 2, 2, 2, 2)), more),
-    );
-    putColour(row, f32x4.min(all(1), f32x4.max(all(0), mixed)));
-    row += COLOUR;
+/** n times r, g, b as floats, parted into channels. */
+export function part(colours: usize, row: usize, plane: usize, n: i32): void {
+  const greens = row + plane;
+  const blues = greens + plane;
+  for (let i: usize = 0; i < <usize>(n << 2); i += 16) {
+    const first = v128.load(colours); // r g b r
+    const second = v128.load(colours, 16); // g b r g
+    const third = v128.load(colours, 32); // b r g b
+    v128.store(row + i, v128.shuffle<f32>(v128.shuffle<f32>(first, second, 0, 3, 6, 6), third, 0, 1, 2, 5));
+    v128.store(greens + i, v128.shuffle<f32>(v128.shuffle<f32>(first, second, 1, 4, 7, 7), third, 0, 1, 2, 6));
+    v128.store(blues + i, v128.shuffle<f32>(v128.shuffle<f32>(first, second, 2, 5, 5, 5), third, 0, 1, 4, 7));
+    colours += 48;
   }
+}
+
+/** Channels as n times r, g, b. */
+export function join(row: usize, plane: usize, colours: usize, n: i32): void {
+  const greens = row + plane;
+  const blues = greens + plane;
+  for (let i: usize = 0; i < <usize>(n << 2); i += 16) {
+    const r = v128.load(row + i);
+    const g = v128.load(greens + i);
+    const b = v128.load(blues + i);
+    const low = v128.shuffle<f32>(r, g, 0, 4, 1, 5);
+    const high = v128.shuffle<f32>(r, g, 2, 6, 3, 7);
+    v128.store(colours, v128.shuffle<f32>(low, b, 0, 1, 4, 2));
+    v128.store(colours, v128.shuffle<f32>(v128.shuffle<f32>(low, b, 3, 5, 3, 3), high, 0, 1, 4, 5), 16);
+    v128.store(colours, v128.shuffle<f32>(b, high, 2, 6, 7, 3), 32);
+    colours += 48;
+  }
+}
+
+function mixed(matrix: usize, r: v128, g: v128, b: v128): v128 {
+  const rg = f32x4.add(f32x4.mul(v128.load32_splat(matrix), r), f32x4.mul(v128.load32_splat(matrix, 4), g));
+  const more = f32x4.add(f32x4.mul(v128.load32_splat(matrix, 8), b), v128.load32_splat(matrix, 12));
+  return f32x4.min(all(1), f32x4.max(all(0), f32x4.add(rg, more)));
+}
+
+/** Colours through a matrix, three rows of four floats, clamped to 0…1. */
+export function mix(matrix: usize, row: usize, plane: usize, n: i32): void {
+  const greens = row + plane;
+  const blues = greens + plane;
+  for (let i: usize = 0; i < <usize>(n << 2); i += 16) {
+    const r = v128.load(row + i);
+    const g = v128.load(greens + i);
+    const b = v128.load(blues + i);
+    v128.store(row + i, mixed(matrix, r, g, b));
+    v128.store(greens + i, mixed(matrix + 16, r, g, b));
+    v128.store(blues + i, mixed(matrix + 32, r, g, b));
+  }
+}
+
+function whole(channel: v128): v128 {
+  return i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(channel, all(255)), all(0.5)));
 }
 
 /** The colours as bytes, with the photo's own alpha. */
-export function pack(row: usize, photo: usize, out: usize, n: i32): void {
-  for (let i = 0; i < n; i++) {
-    const whole = i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(v128.load(row), all(255)), all(0.5)));
-    const words = i16x8.narrow_i32x4_s(whole, whole);
-    const bytes = i32x4.extract_lane(i8x16.narrow_i16x8_u(words, words), 0);
-    store<u32>(out, ((<u32>bytes) & 0x00ffffff) | (load<u32>(photo) & 0xff000000));
-    row += COLOUR;
-    photo += PIXEL;
-    out += PIXEL;
+export function pack(row: usize, plane: usize, photo: usize, out: usize, n: i32): void {
+  const greens = row + plane;
+  const blues = greens + plane;
+  for (let i: usize = 0; i < <usize>(n << 2); i += 16) {
+    const rg = i16x8.narrow_i32x4_s(whole(v128.load(row + i)), whole(v128.load(greens + i)));
+    const b = whole(v128.load(blues + i));
+    const bytes = i8x16.narrow_i16x8_u(rg, i16x8.narrow_i32x4_s(b, b));
+    const own = v128.load(photo + i);
+    v128.store(out + i, v128.shuffle<u8>(bytes, own, 0, 4, 8, 19, 1, 5, 9, 23, 2, 6, 10, 27, 3, 7, 11, 31));
   }
+}
+
+/** The four floats that begin with the one whose number stands at `at`. */
+function colourAt(values: usize, at: usize): v128 {
+  return v128.load(values + ((<usize>load<i32>(at)) << 2));
+}
+
+/**
+ * Colours r, g, b, a of a row, in channels.
+ *
+ * @param values colours as floats
+ * @param at for each pixel which of `values` its colour begins with
+ * @returns whether any of them is not clear
+ */
+function gather(values: usize, at: usize, source: usize, plane: usize, n: i32): bool {
+  const greens = source + plane;
+  const blues = greens + plane;
+  const alphas = blues + plane;
+  let seen = all(0);
+  for (let i: usize = 0; i < <usize>(n << 2); i += 16) {
+    const first = colourAt(values, at + i);
+    const second = colourAt(values, at + i + 4);
+    const third = colourAt(values, at + i + 8);
+    const fourth = colourAt(values, at + i + 12);
+    const rgs = v128.shuffle<f32>(first, second, 0, 4, 1, 5);
+    const more = v128.shuffle<f32>(third, fourth, 0, 4, 1, 5);
+    v128.store(source + i, v128.shuffle<f32>(rgs, more, 0, 1, 4, 5));
+    v128.store(greens + i, v128.shuffle<f32>(rgs, more, 2, 3, 6, 7));
+    const bas = v128.shuffle<f32>(first, second, 2, 6, 3, 7);
+    const rest = v128.shuffle<f32>(third, fourth, 2, 6, 3, 7);
+    v128.store(blues + i, v128.shuffle<f32>(bas, rest, 0, 1, 4, 5));
+    const alpha = v128.shuffle<f32>(bas, rest, 2, 3, 6, 7);
+    v128.store(alphas + i, alpha);
+    seen = v128.or(seen, alpha);
+  }
+  return v128.any_true(seen);
 }
 
 // Blend modes: W3C Compositing and Blending 1, §9.1 those that go channel by channel, §9.2 those that mix them.
@@ -144,23 +211,20 @@ function burn(b: v128, s: v128): v128 {
   return choose(f32x4.ge(b, all(1)), all(1), dark);
 }
 
-// Of one colour, in all four places.
-
-function luminosity(c: v128): v128 {
-  const r = v128.shuffle<f32>(c, c, 0, 0, 0, 0);
-  const g = v128.shuffle<f32>(c, c, 1, 1, 1, 1);
-  const b = v128.shuffle<f32>(c, c, 2, 2, 2, 2);
+function luminosity(r: v128, g: v128, b: v128): v128 {
   return f32x4.add(f32x4.add(f32x4.mul(all(0.3), r), f32x4.mul(all(0.59), g)), f32x4.mul(all(0.11), b));
 }
 
-function lowest(c: v128): v128 {
-  const rg = f32x4.min(c, v128.shuffle<f32>(c, c, 1, 1, 1, 1));
-  return f32x4.min(v128.shuffle<f32>(rg, rg, 0, 0, 0, 0), v128.shuffle<f32>(c, c, 2, 2, 2, 2));
+function lowest(r: v128, g: v128, b: v128): v128 {
+  return f32x4.min(f32x4.min(r, g), b);
 }
 
-function highest(c: v128): v128 {
-  const rg = f32x4.max(c, v128.shuffle<f32>(c, c, 1, 1, 1, 1));
-  return f32x4.max(v128.shuffle<f32>(rg, rg, 0, 0, 0, 0), v128.shuffle<f32>(c, c, 2, 2, 2, 2));
+function highest(r: v128, g: v128, b: v128): v128 {
+  return f32x4.max(f32x4.max(r, g), b);
+}
+
+function over(alpha: v128, b: v128, blended: v128): v128 {
+  return f32x4.add(b, f32x4.mul(alpha, f32x4.sub(blended, b)));
 }
 
 // Loops are written out with all that is in them: no call stands in them, as each would save and bring back every register.
@@ -169,91 +233,122 @@ function highest(c: v128): v128 {
  * Colours blended onto a row, opaque as it is: co = cb + αs · (B(cb, cs) − cb), by a mode that goes channel by channel.
  *
  * @param mode its place among `blendSchema`'s
- * @param values r, g, b straight and alpha, 0…1, as floats
- * @param at for each pixel which of `values` its colour begins with
+ * @param values, at the colours, as in `gather`
+ * @param source room for four channels
  */
-export function blendChannels(mode: i32, row: usize, values: usize, at: usize, n: i32): void {
-  for (let i = 0; i < n; i++) {
-    const s = v128.load(values + ((<usize>load<i32>(at)) << 2));
-    if (f32x4.extract_lane(s, 3) !== 0) {
-      const b = v128.load(row);
-      let blended = s;
-      switch (mode) {
-        case 1: // multiply
-          blended = f32x4.mul(b, s);
-          break;
-        case 2: // screen
-          blended = screen(b, s);
-          break;
-        case 3: // overlay
-          blended = hardLight(s, b);
-          break;
-        case 4: // darken
-          blended = f32x4.min(b, s);
-          break;
-        case 5: // lighten
-          blended = f32x4.max(b, s);
-          break;
-        case 6: // color-dodge
-          blended = dodge(b, s);
-          break;
-        case 7: // color-burn
-          blended = burn(b, s);
-          break;
-        case 8: // hard-light
-          blended = hardLight(b, s);
-          break;
-        case 9: // soft-light
-          blended = softLight(b, s);
-          break;
-        case 10: // difference
-          blended = f32x4.abs(f32x4.sub(b, s));
-          break;
-        case 11: // exclusion
-          blended = f32x4.sub(f32x4.add(b, s), f32x4.mul(all(2), f32x4.mul(b, s)));
-          break;
+export function blendChannels(
+  mode: i32,
+  row: usize,
+  plane: usize,
+  values: usize,
+  at: usize,
+  source: usize,
+  n: i32,
+): void {
+  if (!gather(values, at, source, plane, n)) return;
+  const alphas = source + plane * 3;
+  for (let channel: usize = 0; channel < 3; channel++) {
+    const under = row + channel * plane;
+    const upper = source + channel * plane;
+    for (let i: usize = 0; i < <usize>(n << 2); i += 16) {
+      const alpha = v128.load(alphas + i);
+      if (v128.any_true(alpha)) {
+        const b = v128.load(under + i);
+        const s = v128.load(upper + i);
+        let blended = s;
+        switch (mode) {
+          case 1: // multiply
+            blended = f32x4.mul(b, s);
+            break;
+          case 2: // screen
+            blended = screen(b, s);
+            break;
+          case 3: // overlay
+            blended = hardLight(s, b);
+            break;
+          case 4: // darken
+            blended = f32x4.min(b, s);
+            break;
+          case 5: // lighten
+            blended = f32x4.max(b, s);
+            break;
+          case 6: // color-dodge
+            blended = dodge(b, s);
+            break;
+          case 7: // color-burn
+            blended = burn(b, s);
+            break;
+          case 8: // hard-light
+            blended = hardLight(b, s);
+            break;
+          case 9: // soft-light
+            blended = softLight(b, s);
+            break;
+          case 10: // difference
+            blended = f32x4.abs(f32x4.sub(b, s));
+            break;
+          case 11: // exclusion
+            blended = f32x4.sub(f32x4.add(b, s), f32x4.mul(all(2), f32x4.mul(b, s)));
+            break;
+        }
+        v128.store(under + i, over(alpha, b, blended));
       }
-      const alpha = v128.shuffle<f32>(s, s, 3, 3, 3, 3);
-      putColour(row, f32x4.add(b, f32x4.mul(alpha, f32x4.sub(blended, b))));
     }
-    row += COLOUR;
-    at += 4;
   }
 }
 
 /** The same by a mode that mixes channels: hue 12, saturation 13, color 14, luminosity 15. */
-export function blendColours(mode: i32, row: usize, values: usize, at: usize, n: i32): void {
-  for (let i = 0; i < n; i++) {
-    const s = v128.load(values + ((<usize>load<i32>(at)) << 2));
-    if (f32x4.extract_lane(s, 3) !== 0) {
-      const b = v128.load(row);
-      const isOfPicture = mode === 13 || mode === 15;
-      let c = isOfPicture ? b : s;
-      let low = lowest(c);
-      let high = highest(c);
+export function blendColours(
+  mode: i32,
+  row: usize,
+  plane: usize,
+  values: usize,
+  at: usize,
+  source: usize,
+  n: i32,
+): void {
+  if (!gather(values, at, source, plane, n)) return;
+  const isOfPicture = mode === 13 || mode === 15;
+  for (let i: usize = 0; i < <usize>(n << 2); i += 16) {
+    const alpha = v128.load(source + plane * 3 + i);
+    if (v128.any_true(alpha)) {
+      const b0 = v128.load(row + i);
+      const b1 = v128.load(row + plane + i);
+      const b2 = v128.load(row + plane * 2 + i);
+      const s0 = v128.load(source + i);
+      const s1 = v128.load(source + plane + i);
+      const s2 = v128.load(source + plane * 2 + i);
+      let c0 = isOfPicture ? b0 : s0;
+      let c1 = isOfPicture ? b1 : s1;
+      let c2 = isOfPicture ? b2 : s2;
+      let low = lowest(c0, c1, c2);
+      let high = highest(c0, c1, c2);
       if (mode < 14) {
         // SetSat: the saturation of the other one.
-        const other = isOfPicture ? s : b;
+        const most = isOfPicture ? highest(s0, s1, s2) : highest(b0, b1, b2);
+        const wanted = f32x4.sub(most, isOfPicture ? lowest(s0, s1, s2) : lowest(b0, b1, b2));
         const range = f32x4.sub(high, low);
-        const wanted = f32x4.sub(highest(other), lowest(other));
         const k = choose(f32x4.gt(range, all(0)), f32x4.div(wanted, range), all(0));
-        c = f32x4.mul(f32x4.sub(c, low), k);
+        c0 = f32x4.mul(f32x4.sub(c0, low), k);
+        c1 = f32x4.mul(f32x4.sub(c1, low), k);
+        c2 = f32x4.mul(f32x4.sub(c2, low), k);
         low = all(0);
         high = f32x4.mul(range, k);
       }
       // SetLum, and ClipColor: drawn towards the luminosity where a channel would leave 0…1.
-      const l = luminosity(mode === 15 ? s : b);
-      const lighter = f32x4.sub(l, luminosity(c));
+      const l = mode === 15 ? luminosity(s0, s1, s2) : luminosity(b0, b1, b2);
+      const lighter = f32x4.sub(l, luminosity(c0, c1, c2));
       low = f32x4.add(low, lighter);
       high = f32x4.add(high, lighter);
       const up = choose(f32x4.lt(low, all(0)), f32x4.div(l, f32x4.sub(l, low)), all(1));
       const down = choose(f32x4.gt(high, all(1)), f32x4.div(f32x4.sub(all(1), l), f32x4.sub(high, l)), all(1));
-      const away = f32x4.sub(f32x4.add(c, lighter), l);
-      const blended = f32x4.add(l, f32x4.mul(away, f32x4.mul(up, down)));
-      const alpha = v128.shuffle<f32>(s, s, 3, 3, 3, 3);
-      putColour(row, f32x4.add(b, f32x4.mul(alpha, f32x4.sub(blended, b))));
+      const k = f32x4.mul(up, down);
+      v128.store(row + i, over(alpha, b0, f32x4.add(l, f32x4.mul(f32x4.sub(f32x4.add(c0, lighter), l), k))));
+      v128.store(row + plane + i, over(alpha, b1, f32x4.add(l, f32x4.mul(f32x4.sub(f32x4.add(c1, lighter), l), k))));
+      v128.store(
+        row + plane * 2 + i,
+        over(alpha, b2, f32x4.add(l, f32x4.mul(f32x4.sub(f32x4.add(c2, lighter), l), k))),
+      );
     }
-    row += COLOUR;
-    at += 4;
   }
 }

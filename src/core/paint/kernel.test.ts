@@ -72,3 +72,20 @@ test('of a paint with a colour for each pixel the row’s own are taken', () => 
   const first = 3 * width + 2;
   expect(Array.from({ length: 5 }, (_, i) => row.pack()[i * 4])).toEqual([0, 1, 2, 3, 4].map((i) => (first + i) % 200));
 });
+
+test('rows ever wider take few memories, and none of them is grown', () => {
+  const made: WebAssembly.Memory[] = [];
+  const { Memory } = WebAssembly;
+  const grown = jest.spyOn(Memory.prototype, 'grow');
+  const making = jest.spyOn(WebAssembly, 'Memory').mockImplementation((options) => {
+    const memory = new Memory(options);
+    made.push(memory);
+    return memory;
+  });
+  for (let n = 5000; n < 40_000; n += 10) rowOf(n);
+  expect(made.length).toBeGreaterThan(0);
+  expect(made.length).toBeLessThan(5);
+  expect(grown).not.toHaveBeenCalled();
+  making.mockRestore();
+  grown.mockRestore();
+});

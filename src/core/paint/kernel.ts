@@ -8,16 +8,19 @@ import { fillPaint, type PaintRows } from './rows';
 import { ROWS_WASM } from './rows-wasm';
 
 type Loops = {
-  readonly lookUp: (table: number, photo: number, row: number, n: number) => void;
+  readonly lookUp: (table: number, photo: number, row: number, plane: number, n: number) => void;
+  readonly part: (colours: number, row: number, plane: number, n: number) => void;
+  readonly join: (row: number, plane: number, colours: number, n: number) => void;
   readonly place: (along: number, steps: number, at: number, n: number) => void;
   readonly placeLinear: (from: number, by: number, steps: number, at: number, n: number) => void;
   readonly placeRadial: (from: number, by: number, down: number, steps: number, at: number, n: number) => void;
   readonly placeField: (field: number, steps: number, at: number, n: number) => void;
-  readonly mix: (matrix: number, row: number, n: number) => void;
-  readonly pack: (row: number, photo: number, out: number, n: number) => void;
-  readonly blendChannels: (mode: number, row: number, values: number, at: number, n: number) => void;
-  readonly blendColours: (mode: number, row: number, values: number, at: number, n: number) => void;
+  readonly mix: (matrix: number, row: number, plane: number, n: number) => void;
+  readonly pack: (row: number, plane: number, photo: number, out: number, n: number) => void;
+  readonly blendChannels: Blending;
+  readonly blendColours: Blending;
 };
+type Blending = (mode: number, row: number, plane: number, values: number, at: number, source: number, n: number) => void; // prettier-ignore
 
 /** Colours of pixels: r, g, b straight and alpha, 0…1, and where in them each pixel's begin. */
 export type Colours = { readonly values: Float32Array; readonly at: Int32Array };
@@ -41,8 +44,10 @@ export type Row = {
 const PAGE = 65_536;
 /** Floats for ramps and tables that are asked for row after row: some fifteen of a gradient. */
 const HELD = 65_536;
-/** Read beyond the end of a row. */
-const SLACK = 16;
+/** Rooms are made for at least so many pixels, and for powers of two: a row a little wider than the last needs none. */
+const LEAST_PIXELS = 1024;
+/** Between channels of a row, so that places in them are not all alike in their last twelve bits: that takes time. */
+const APART = 64;
 
 let program: WebAssembly.Module | null = null;
 const compiled = () =>
@@ -61,10 +66,10 @@ function laidOut(pixels: number, loose: number) {
     end += (bytes + 15) & ~15;
     return from;
   };
-  const [matrix, held] = [take(64), take(HELD * 4)];
-  const [along, at, photo, out] = [take(pixels * 4), take(pixels * 4), take(pixels * 4), take(pixels * 4)];
-  const row = take(pixels * 12 + SLACK);
-  const values = take(loose * 4 + SLACK);
+  const plane = pixels * 4 + APART;
+  const [matrix, held, values] = [take(48), take(HELD * 4), take(loose * 4)];
+  const [along, at, photo, out] = [take(plane), take(plane), take(plane), take(plane)];
+  const [colours, row, source] = [take(pixels * 12), take(plane * 3), take(plane * 4)];
   const memory = new WebAssembly.Memory({ initial: Math.ceil(end / PAGE) });
   const { buffer } = memory;
   return {
@@ -74,13 +79,14 @@ function laidOut(pixels: number, loose: number) {
     used: 0,
     pixels,
     loose,
-    places: { matrix, held, along, at, row, photo, out, values },
-    matrix: new Float32Array(buffer, matrix, 16),
+    plane,
+    places: { matrix, held, along, at, row, source, colours, photo, out, values },
+    matrix: new Float32Array(buffer, matrix, 12),
     held: new Float32Array(buffer, held, HELD),
     along: new Float32Array(buffer, along, pixels),
     field: new Uint16Array(buffer, along, pixels * 2),
     at: new Int32Array(buffer, at, pixels),
-    row: new Float32Array(buffer, row, pixels * 3),
+    colours: new Float32Array(buffer, colours, pixels * 3),
     photo: new Uint8Array(buffer, photo, pixels * 4),
     out: new Uint8ClampedArray(buffer, out, pixels * 4),
     values: new Float32Array(buffer, values, loose),
@@ -89,6 +95,9 @@ function laidOut(pixels: number, loose: number) {
 
 let room: Room | null = null;
 
+/** The power of two that holds so many. */
+const roomy = (count: number) => 2 ** Math.ceil(Math.log2(count));
+
 /**
  * Room for rows of `pixels` and so many colours' floats beside them; what lay in the room before is gone where it was
  * too small. Memory is made anew, not grown: that would take its buffer away from whoever has it, and once any
@@ -96,7 +105,10 @@ let room: Room | null = null;
  */
 function workOn(pixels: number, loose: number): Room {
   if (room && room.pixels >= pixels && room.loose >= loose) return room;
-  room = laidOut(Math.max(room?.pixels ?? 0, pixels), Math.max(room?.loose ?? 0, loose));
+  room = laidOut(
+    roomy(Math.max(room?.pixels ?? LEAST_PIXELS, pixels)),
+    roomy(Math.max(room?.loose ?? LEAST_PIXELS * 4, loose)),
+  );
   return room;
 }
 
@@ -121,9 +133,14 @@ function placeOf(values: Float32Array, room: Room): number {
 export const CHANNELWISE = 12;
 
 /** Blends onto the row what its places say of the floats from `values` on. */
-function blendFrom(mode: number, values: number, n: number, { loops, places }: Room): void {
+function blendFrom(mode: number, values: number, n: number, { loops, plane, places }: Room): void {
   const blend = mode < CHANNELWISE ? loops.blendChannels : loops.blendColours;
-  blend(mode, places.row, values, places.at, n);
+  blend(mode, places.row, plane, values, places.at, places.source, n);
+}
+
+/** Loops go on to the next four: what they find there must be a colour's place. */
+function evened(at: Int32Array, n: number): void {
+  at.fill(at[n - 1]!, n, (n + 3) & ~3);
 }
 
 /** The first and the end of the floats that places speak of. */
@@ -137,17 +154,23 @@ function spanOf(at: Int32Array, n: number): readonly [low: number, end: number] 
   return [low, high + 4];
 }
 
-function putMatrix({ matrix }: Room, m: Matrix): void {
-  for (let row = 0; row < 3; row++) for (let column = 0; column < 4; column++) matrix[column * 4 + row] = m[row * 4 + column]!; // prettier-ignore
+function putColours({ loops, plane, places, colours }: Room, row: Float32Array, n: number): void {
+  colours.set(row.subarray(0, n * 3));
+  loops.part(places.colours, places.row, plane, n);
+}
+
+function takeColours({ loops, plane, places, colours }: Room, row: Float32Array, n: number): void {
+  loops.join(places.row, plane, places.colours, n);
+  row.set(colours.subarray(0, n * 3));
 }
 
 /** A row of n colours r, g, b through a matrix, in place. */
 export function mixRow(m: Matrix, row: Float32Array, n: number): void {
   const room = workOn(n, 0);
-  room.row.set(row.subarray(0, n * 3));
-  putMatrix(room, m);
-  room.loops.mix(room.places.matrix, room.places.row, n);
-  row.set(room.row.subarray(0, n * 3));
+  putColours(room, row, n);
+  room.matrix.set(m);
+  room.loops.mix(room.places.matrix, room.places.row, room.plane, n);
+  takeColours(room, row, n);
 }
 
 /** Blends a row of colours onto a row of an opaque picture, n times r, g, b, in place; `mode` is a number of `kernels/rows.ts`. */
@@ -155,11 +178,12 @@ export function blendOnto(mode: number, picture: Float32Array, { values, at }: C
   if (n === 0) return;
   const [low, end] = spanOf(at, n);
   const room = workOn(n, end - low);
-  room.row.set(picture.subarray(0, n * 3));
+  putColours(room, picture, n);
   room.at.set(at.subarray(0, n));
+  evened(room.at, n);
   room.values.set(values.subarray(low, end));
   blendFrom(mode, room.places.values - low * 4, n, room);
-  picture.set(room.row.subarray(0, n * 3));
+  takeColours(room, picture, n);
 }
 
 /** Where on a ramp of so many steps the pixels of a row are. */
@@ -200,20 +224,21 @@ export function rowOf(n: number): Row {
 }
 
 function rowIn(room: Room, n: number): Row {
-  const { loops, places } = room;
+  const { loops, plane, places } = room;
   return {
     lookUp: (table, photo, p) => {
       room.photo.set(photo.subarray(p, p + n * 4));
-      loops.lookUp(placeOf(table, room), places.photo, places.row, n);
+      loops.lookUp(placeOf(table, room), places.photo, places.row, plane, n);
     },
     mix: (matrix) => {
-      putMatrix(room, matrix);
-      loops.mix(places.matrix, places.row, n);
+      room.matrix.set(matrix);
+      loops.mix(places.matrix, places.row, plane, n);
     },
     blend: (mode, paint, x, y) => {
       const { ramp, places: where } = paint;
       if (where.kind === 'each') {
         fillPaint(paint, x, y, n, room.along, room.at);
+        evened(room.at, n);
         const [low, end] = spanOf(room.at, n);
         room.values.set(ramp.subarray(low, end));
         return blendFrom(mode, places.values - low * 4, n, room);
@@ -222,7 +247,7 @@ function rowIn(room: Room, n: number): Row {
       blendFrom(mode, placeOf(ramp, room), n, room);
     },
     pack: () => {
-      loops.pack(places.row, places.photo, places.out, n);
+      loops.pack(places.row, plane, places.photo, places.out, n);
       return room.out;
     },
   };
