@@ -213,19 +213,20 @@ function putPlaces(
   loops.place(places.along, steps, at, n);
 }
 
-let last: { readonly room: Room; readonly n: number; readonly row: Row } | null = null;
+let last: { readonly room: Room; readonly rowOf: (n: number) => Row } | null = null;
 
 /** Room for a row of n pixels of a photo; one at a time. */
 export function rowOf(n: number): Row {
   // A colour for each pixel at the most: no step needs more room once they have begun.
   const room = workOn(n, n * 4);
-  if (last?.room !== room || last.n !== n) last = { room, n, row: rowIn(room, n) };
-  return last.row;
+  if (last?.room !== room) last = { room, rowOf: rowsIn(room) };
+  return last.rowOf(n);
 }
 
-function rowIn(room: Room, n: number): Row {
+function rowsIn(room: Room): (n: number) => Row {
   const { loops, plane, places } = room;
-  return {
+  let n = 0;
+  const row: Row = {
     lookUp: (table, photo, p) => {
       room.photo.set(photo.subarray(p, p + n * 4));
       loops.lookUp(placeOf(table, room), places.photo, places.row, plane, n);
@@ -250,5 +251,9 @@ function rowIn(room: Room, n: number): Row {
       loops.pack(places.row, plane, places.photo, places.out, n);
       return room.out;
     },
+  };
+  return (pixels) => {
+    n = pixels;
+    return row;
   };
 }
