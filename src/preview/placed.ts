@@ -76,8 +76,8 @@ export async function placedPixels(
 ): Promise<PhotoPixels> {
   if (!isKept) return pixelsFor(photo, placement, plate, outside);
   const { scale, angle, x, y, mirror } = placement;
-  const { photoWindow: w } = plate;
-  const key = JSON.stringify([scale, angle, x, y, mirror, w, plate.width, plate.height, plate.origin, outside]);
+  const { photoWindow } = plate;
+  const key = JSON.stringify([scale, angle, x, y, mirror, photoWindow, plate.scale, plate.origin, outside]);
   const known = placed.get(keptAs(photo));
   if (known?.key === key) return known.pixels;
   const pixels = await pixelsFor(photo, placement, plate, outside);

@@ -96,6 +96,27 @@ export function layoutCaption(caption: Caption, fields: Fields): CaptionLayout |
   };
 }
 
+type Bounds = ReturnType<typeof boundsOfOutline>;
+
+const bounds = new WeakMap<Outline, Bounds>();
+const flattened = new WeakMap<Outline, { readonly scale: number; readonly polygons: readonly Polygon[] }>();
+
+/** Of a letter that is written time and again. */
+function boundsKept(letter: Outline): Bounds {
+  const known = bounds.get(letter) ?? boundsOfOutline(letter);
+  bounds.set(letter, known);
+  return known;
+}
+
+/** A letter's polygons, kept at the scale that it was written in last. */
+function flattenKept(letter: Outline, scale: number): readonly Polygon[] {
+  const known = flattened.get(letter);
+  if (known?.scale === scale) return known.polygons;
+  const polygons = flatten(letter, scale);
+  flattened.set(letter, { scale, polygons });
+  return polygons;
+}
+
 /** The letters that lie in the picture as polygons, in its pixels. */
 function lettersOf(layout: CaptionLayout, plate: Plate): Polygon[][] {
   if (layout.arc) return lettersOnArc(layout, layout.arc, plate);
@@ -108,9 +129,9 @@ function lettersOf(layout: CaptionLayout, plate: Plate): Polygon[][] {
     if (outline.length === 0) return [];
     const [dx, dy] = [x0 + glyph.x * k, y0 + glyph.y * k];
     // Before it is flattened: a letter as large as a house has very many sides.
-    const [left, top, right, bottom] = boundsOfOutline(outline);
+    const [left, top, right, bottom] = boundsKept(outline);
     if (right * k + dx < 0 || left * k + dx > width || bottom * k + dy < 0 || top * k + dy > height) return [];
-    return [flatten(outline, k).map((polygon) => polygon.map(([x, y]) => [x + dx, y + dy] as const))];
+    return [flattenKept(outline, k).map((polygon) => polygon.map(([x, y]) => [x + dx, y + dy] as const))];
   });
 }
 
@@ -130,7 +151,7 @@ function lettersOnArc({ line, size, start }: CaptionLayout, arc: Arc, { scale, o
       const [dx, dy] = [x - half * k, y + glyph.y * k];
       return [x0 + cos * dx - sin * dy, y0 + sin * dx + cos * dy];
     };
-    return [flatten(outline, k).map((polygon) => polygon.map(turned))];
+    return [flattenKept(outline, k).map((polygon) => polygon.map(turned))];
   });
 }
 
@@ -153,16 +174,29 @@ export const windowOfBoth = (a: PixelWindow, b: PixelWindow): PixelWindow => {
   return { left, top, width: right - left, height: bottom - top };
 };
 
-/** How much of each pixel the letters cover. Letters of some fonts overlap: each is drawn by itself. */
+/** Letters in as few pictures as will do for each to lie wholly to the right of the one before. */
+function besideEachOther(letters: readonly Polygon[][]): Polygon[][] {
+  const pictures: { readonly polygons: Polygon[]; right: number }[] = [];
+  for (const letter of letters) {
+    const { left, width } = boxOf(letter);
+    let picture = pictures.find(({ right }) => left >= right);
+    if (!picture) pictures.push((picture = { polygons: [], right: 0 }));
+    picture.polygons.push(...letter);
+    picture.right = left + width;
+  }
+  return pictures.map(({ polygons }) => polygons);
+}
+
+/** How much of each pixel the letters cover. Letters of some fonts overlap: those that may are drawn by themselves. */
 function letterMask(letters: readonly Polygon[][], band: PixelWindow): Float32Array {
   const mask = new Float32Array(band.width * band.height);
-  for (const letter of letters) {
-    const { left, top, width, height } = boxOf(letter);
+  for (const picture of besideEachOther(letters)) {
+    const { left, top, width, height } = boxOf(picture);
     const from = Math.max(band.left, Math.floor(left));
     const [first, last] = [Math.max(band.top, Math.floor(top)), Math.min(band.top + band.height, Math.ceil(top + height))]; // prettier-ignore
     const across = Math.min(band.left + band.width, Math.ceil(left + width)) - from;
     if (across <= 0 || last <= first) continue;
-    const own = coverage(letter, { left: from, top: first, width: across, height: last - first });
+    const own = coverage(picture, { left: from, top: first, width: across, height: last - first });
     for (let y = first, i = 0; y < last; y++)
       for (let x = 0, k = (y - band.top) * band.width + from - band.left; x < across; x++, i++, k++)
         mask[k] = Math.max(mask[k]!, own[i]!);
