@@ -95,6 +95,25 @@ test('coverage of any triangle is between 0 and 1, sums to its area, and a windo
   );
 });
 
+test('many small circles in a small window are covered as in a large one, and sum to their areas', () => {
+  const corner = (i: number, k: number, r: number) => [r * Math.cos((i * Math.PI) / 20) + k * 7.3 - 4, r * Math.sin((i * Math.PI) / 20) + 5.6] as const; // prettier-ignore
+  const circles = Array.from({ length: 9 }, (_, k) => Array.from({ length: 40 }, (_, i) => corner(i, k, 2 + k / 8)));
+  // All but the first and the last lie in it whole; below 4 pixels to a corner.
+  const [small, large] = [
+    { left: -3, top: 2, width: 56, height: 7 },
+    { left: -60, top: -60, width: 200, height: 200 },
+  ];
+  const [inSmall, inLarge] = [coverage(circles, small), coverage(circles, large)];
+  const off = inSmall.filter((v, i) => {
+    const [x, y] = [(i % small.width) + small.left, Math.floor(i / small.width) + small.top];
+    return Math.abs(v - inLarge[(y - large.top) * large.width + x - large.left]!) > 1e-6;
+  });
+  expect(off).toHaveLength(0);
+  // A regular polygon of 40 corners: 20 · r² · sin 9°.
+  const areas = circles.reduce((sum, _, k) => sum + 20 * (2 + k / 8) ** 2 * Math.sin(Math.PI / 20), 0);
+  expect(inLarge.reduce((sum, v) => sum + v, 0)).toBeCloseTo(areas, 4);
+});
+
 test('a hole that turns the other way is left out', () => {
   const square = (r: number) =>
     [

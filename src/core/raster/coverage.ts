@@ -20,9 +20,12 @@ type Edge = {
   readonly direction: 1 | -1;
 };
 
-/** Sides with some height, top end first, sorted by their top, in the window's own coordinates. */
-function edgesOf(polygons: readonly Polygon[], { left, top }: PixelWindow): Edge[] {
-  const edges: Edge[] = [];
+/** Visits the sides with some height, top end first, in the window's own coordinates. */
+function eachEdge(
+  polygons: readonly Polygon[],
+  { left, top }: PixelWindow,
+  visit: (x0: number, y0: number, x1: number, y1: number, direction: 1 | -1) => void,
+): void {
   for (const polygon of polygons)
     for (let i = 0; i < polygon.length; i++) {
       const a = polygon[i]!;
@@ -31,8 +34,14 @@ function edgesOf(polygons: readonly Polygon[], { left, top }: PixelWindow): Edge
       const isDown = a[1] < b[1];
       const upper = isDown ? a : b;
       const lower = isDown ? b : a;
-      edges.push({ x0: upper[0] - left, y0: upper[1] - top, x1: lower[0] - left, y1: lower[1] - top, direction: isDown ? 1 : -1 }); // prettier-ignore
+      visit(upper[0] - left, upper[1] - top, lower[0] - left, lower[1] - top, isDown ? 1 : -1);
     }
+}
+
+/** Sorted by their top. */
+function edgesOf(polygons: readonly Polygon[], window: PixelWindow): Edge[] {
+  const edges: Edge[] = [];
+  eachEdge(polygons, window, (x0, y0, x1, y1, direction) => edges.push({ x0, y0, x1, y1, direction }));
   return edges.sort((a, b) => a.y0 - b.y0);
 }
 
@@ -104,8 +113,29 @@ function note(stretches: Stretches, xa: number, xb: number, width: number): void
 /** Rows of a window that polygons touch, as differences: `row`'s running sum is the coverage, and it changes in the stretches alone. */
 type RowWork = (y: number, row: Float64Array, stretches: Stretches) => void;
 
+/** Pixels to a corner below which a window is crowded. */
+const CROWDED = 4;
+
+/** The same where there are about as many sides as pixels, as of small letters: no side waits for its row. */
+function eachCrowdedRow(polygons: readonly Polygon[], window: PixelWindow, work: RowWork): void {
+  const { width, height } = window;
+  const rows = Array.from({ length: height }, () => new Float64Array(width + 2));
+  eachEdge(polygons, window, (x0, y0, x1, y1, direction) => {
+    const slope = (x1 - x0) / (y1 - y0);
+    for (let y = Math.max(0, Math.floor(y0)); y < height && y < y1; y++) {
+      const top = Math.max(y0, y);
+      const bottom = Math.min(y1, y + 1);
+      addClipped(rows[y]!, width, x0 + (top - y0) * slope, x0 + (bottom - y0) * slope, (bottom - top) * direction);
+    }
+  });
+  const whole = { from: [0], to: [width], count: 1 };
+  rows.forEach((row, y) => work(y, row, whole));
+}
+
 function eachRow(polygons: readonly Polygon[], window: PixelWindow, work: RowWork): void {
   const { width, height } = window;
+  const corners = polygons.reduce((sum, { length }) => sum + length, 0);
+  if (width * height < corners * CROWDED) return eachCrowdedRow(polygons, window, work);
   const edges = edgesOf(polygons, window);
   const row = new Float64Array(width + 2);
   const stretches: Stretches = { from: [], to: [], count: 0 };
