@@ -1,7 +1,7 @@
 /** A template at one size into a plate. */
 import type { Border, Light } from '../layers';
 import type { GroundPaint, PaintBox, Picked } from '../paint';
-import { bandsOf, coverage, type PixelWindow } from '../raster';
+import { coverage, narrowBandsOf, sameRoom, type PixelWindow } from '../raster';
 import { difference, union, type Outline, type Polygon } from '../shape';
 import { bandBend, hasSlots, outputHeight, pictureOf, type Template } from '../template';
 import { bandOf, castMaker, coatMaker, edgeOf, type Band } from './band';
@@ -32,7 +32,7 @@ import { mixedBefore, mixedBehind, NOTHING_MIXED, type MixScene } from './mixed'
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate, WithBare } from './plate';
 import { compileSheet } from './sheet';
-import { shadowMask, type Caster } from './shadow';
+import { shadowMask, type Caster, type ShadowMask } from './shadow';
 import { sidedIn, withFadeSided, type Sided } from './sided';
 import { partOf, type StackPart } from './stack-part';
 import { plateOf, type Stack } from './stack';
@@ -116,11 +116,14 @@ function coatsOf(rings: readonly Ring[], scene: Scene) {
 
 type Maker = (window: PixelWindow) => Coat;
 
-/** The cutout itself in any rows of the picture. */
-function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) => Cutout {
+/** The cutout itself in any rows of the picture; its masks hold until the next rows are asked for. */
+function cutoutMaker(template: Template, scene: Scene): CutoutMaker {
   const { outline, scale, clip, others } = scene;
   const { levels, rings } = layersOf(template);
-  const edges = levels.map(({ distance, join, rough }) => edgeOf(scene, distance, join, rough));
+  const edges = levels.map(({ distance, join, rough }) => ({
+    edge: edgeOf(scene, distance, join, rough),
+    room: sameRoom(),
+  }));
   const coats = coatsOf(rings, scene);
   return (window) => {
     const within = clip && coverage(clip, window);
@@ -128,7 +131,7 @@ function cutoutMaker(template: Template, scene: Scene): (window: PixelWindow) =>
     return {
       ...window,
       rings,
-      levels: edges.map((edge) => clipped(coverage(edge, window))),
+      levels: edges.map(({ edge, room }) => clipped(coverage(edge, window, room))),
       coats: coats(window),
       feather: template.edge.feather > 0 ? clipped(featherMask(outline, template.edge, scale, window)) : null,
       others,
@@ -239,24 +242,14 @@ export function compilePlain(
   const place = stands ? mirrorOf(template.reflection, standing, scale) : null;
   // A mat with a paint of its own leaves what is behind the frame; what is before may lie on it.
   const area = template.mat.paint === null ? box : inner;
-  const shadowsOf = (
-    of: readonly Caster[],
-    window: PixelWindow,
-    unseen: Float32Array | null = null,
-  ): Stack['shadows'] =>
-    casting.map(({ shadow, colour }) => ({
-      colour,
-      mask:
-        shadow.kind === 'ground'
-          ? floorMask(
-              of.flatMap(({ polygons }) => polygons),
-              shadow,
-              scale,
-              window,
-            )
-          : shadowMask(of, shadow, scale, window, unseen),
-    }));
-  const alone = withBare === 'alone' && casting.length > 0 ? bandCasters(template, sceneFor, echoed) : null;
+  const shadowsOf = (of: readonly Caster[]) => {
+    const whole = of.flatMap(({ polygons }) => polygons);
+    const makers = casting.map(({ shadow, colour }) => ({ colour, make: shadow.kind === 'ground' ? floorMask(whole, shadow, scale) : shadowMask(of, shadow, scale) })); // prettier-ignore
+    return (...asked: Parameters<ShadowMask>): Stack['shadows'] =>
+      makers.map(({ colour, make }) => ({ colour, mask: make(...asked) }));
+  };
+  const shadows = shadowsOf(casters);
+  const alone = withBare === 'alone' && casting.length > 0 ? shadowsOf(bandCasters(template, sceneFor, echoed)) : null;
   const roomIn = (window: PixelWindow) => ({ outline, scale, picks, window, corner, box, frame: inner });
   const mixScene: MixScene = { width, height, scale, origin, corner, outline, picks, behind: scene.behind, area };
   // Of one part alone nothing else is worked out.
@@ -270,7 +263,10 @@ export function compilePlain(
       : NOTHING_MIXED;
   const made = [...low.made, ...top.made];
   const others = { ...scene.others, made: made.length };
-  const cutoutIn = cutoutMaker(template, { ...scene, others });
+  const [cutoutIn, imageIn] = [0, 1].map(() => cutoutMaker(template, { ...scene, others })) as [
+    CutoutMaker,
+    CutoutMaker,
+  ];
   // What is mixed with the cutout does not see what that is laid on in the end.
   const under = top.over.length > 0 ? null : matte;
   const grounded = { mat: template.mat, backdrop: low.hasBackdrop ? null : template.backdrop };
@@ -285,18 +281,18 @@ export function compilePlain(
       ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
       before: [...onCutout(window, cutout), ...top.coats(window)],
       // The photo hides what falls on the ground behind it, unless the same shadows are asked for without it.
-      shadows: shadowsOf(casters, window, part || withBare ? null : hiddenBy(cutout)),
-      mirrored: place && mirrored(place, window, cutoutIn, [echoesBehind, onCutout]),
+      shadows: shadows(window, part || withBare ? null : hiddenBy(cutout)),
+      mirrored: place && mirrored(place, window, imageIn, [echoesBehind, onCutout]),
     };
   };
   const mirror = place?.sum ?? -1;
   const plate = plateOf(width, height, mirror);
   const bare = withBare ? plateOf(width, height, mirror) : null;
-  for (const window of bandsOf(box)) {
+  for (const window of narrowBandsOf(box)) {
     const whole = bandAt(window);
     const band = part ? partOf(whole, part) : whole;
     plate.add(band);
-    bare?.add(unseen(alone && band.shadows.length > 0 ? { ...band, shadows: shadowsOf(alone, window) } : band));
+    bare?.add(unseen(alone && band.shadows.length > 0 ? { ...band, shadows: alone(window) } : band));
   }
   const captions = template.captions.filter(({ on }) => on);
   const rest = {
@@ -325,6 +321,8 @@ const NO_MAT: Template['mat'] = { top: 0, right: 0, bottom: 0, left: 0, paint: n
 function hiddenBy({ rings, levels, feather }: Cutout): Float32Array | null {
   return feather === null && rings.at(-1)!.photo ? levels.at(-1)! : null;
 }
+
+type CutoutMaker = (window: PixelWindow) => Cutout;
 
 type CoatsMaker = ReturnType<typeof echoMaker>;
 

@@ -11,7 +11,7 @@ const circle: Polygon = Array.from({ length: 360 }, (_, i) => {
 const shadow = (fields: object = {}) =>
   parseTemplate({ wobrel: 1, name: 'T', shadows: [{ kind: 'ground', y: 0, blur: 0, reach: 30, depth: 20, ...fields }] })
     .shadows[0]!;
-const mask = (fields: object = {}) => floorMask([circle], shadow(fields), 1, window);
+const mask = (fields: object = {}) => floorMask([circle], shadow(fields), 1)(window);
 const at = (values: Float32Array, x: number, y: number) => values[y * window.width + x]!;
 
 test('the error function has the values of the handbook’s table', () => {
@@ -52,7 +52,7 @@ test('farther above the floor it is fainter', () => {
 
 test('it goes on from window to window', () => {
   const whole = mask({ blur: 12 });
-  const lower = floorMask([circle], shadow({ blur: 12 }), 1, { left: 0, top: 130, width: 200, height: 70 });
+  const lower = floorMask([circle], shadow({ blur: 12 }), 1)({ left: 0, top: 130, width: 200, height: 70 });
   expect([...lower]).toEqual([...whole.subarray(130 * 200)]);
 });
 

@@ -1,7 +1,7 @@
 /** Layers behind and before that are a picture of their own first: sets, and those with a blend mode or a tint. */
 import type { Before, Behind } from '../layers';
 import { flatRamp, type PaintBox, type Picked } from '../paint';
-import { bandsOf, type PixelWindow } from '../raster';
+import { narrowBandsOf, type PixelWindow } from '../raster';
 import type { Polygon } from '../shape';
 import type { Template } from '../template';
 import type { PhotoBehind } from './behind';
@@ -70,7 +70,7 @@ function plateOfCoats(
   const { width, height, scale, origin, picks, behind } = scene;
   const others = { picks: picks.length, behind: behind.length, made: made.length };
   const plate = plateOf(width, height, -1);
-  for (const window of bandsOf({ left: 0, top: 0, width, height }))
+  for (const window of narrowBandsOf({ left: 0, top: 0, width, height }))
     plate.add(bareStack(window, others, ground(window), coats(window)));
   const { inked: own, ...pixels } = plate.done();
   const inked = over.map((one) => one.plate.inked).reduce(windowOfBoth, own);

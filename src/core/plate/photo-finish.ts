@@ -11,7 +11,7 @@ import {
   type Blend,
   type Matrix,
 } from '../paint';
-import { bandsOf, besideOutline, softCoverage, type PixelWindow } from '../raster';
+import { bandsOf, besideOutline, narrowBandsOf, sameRoom, softCoverage, type PixelWindow } from '../raster';
 import { offset } from '../shape';
 import { paintRows, type LaidPaint, type PaintGround } from './paints';
 import type { Sided } from './sided';
@@ -75,8 +75,9 @@ function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Ste
     polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
   );
   const values = new Uint16Array(window.width * window.height);
-  for (const band of bandsOf(window)) {
-    const covered = softCoverage(hole, band, (blur / 2) * scale);
+  const room = sameRoom();
+  for (const band of narrowBandsOf(window)) {
+    const covered = softCoverage(hole, band, (blur / 2) * scale, null, room);
     const from = (band.top - window.top) * window.width;
     for (let i = 0; i < covered.length; i++) values[from + i] = Math.min(1, Math.max(0, 1 - covered[i]!)) * 65535 + 0.5;
   }

@@ -1,5 +1,5 @@
 /** Drop shadows: the cutout's silhouette, moved, spread and blurred (CSS Backgrounds 3 §7.1). */
-import { softCoverage, type PixelWindow } from '../raster';
+import { sameRoom, softCoverage, type PixelWindow } from '../raster';
 import { offset, type Polygon } from '../shape';
 import type { Shadow } from '../layers';
 
@@ -10,25 +10,32 @@ const sigmaOf = (blurRadius: number) => blurRadius / 2;
 export type Caster = { readonly polygons: readonly Polygon[]; readonly sigma: number };
 
 /**
- * How much of the shadow falls on each pixel of the window, 0…1. Shadows of casters that
- * don't overlap add up, and one Gaussian after another is a Gaussian of both variances.
+ * How much of a shadow falls on each pixel of a window, 0…1, which holds until the next window is asked for.
+ *
+ * @param unseen where it is 1 nothing of the shadow is seen, and it need not be worked out
+ */
+export type ShadowMask = (window: PixelWindow, unseen?: Float32Array | null) => Float32Array;
+
+/**
+ * Shadows of casters that don't overlap add up, and one Gaussian after another is a Gaussian
+ * of both variances.
  *
  * @param casters what is there of the cutout, in parts that don't overlap
  * @param scale pixels per frame unit
- * @param unseen where it is 1 nothing of the shadow is seen, and it need not be worked out
  */
 export function shadowMask(
   casters: readonly Caster[],
   { x, y, blur: radius, spread }: Pick<Shadow, 'x' | 'y' | 'blur' | 'spread'>,
   scale: number,
-  window: PixelWindow,
-  unseen: Float32Array | null = null,
-): Float32Array {
-  const masks = casters.map(({ polygons, sigma }) => {
+): ShadowMask {
+  const parts = casters.map(({ polygons, sigma }) => {
     const moved = offset(polygons, spread * scale, 'round').map((polygon) =>
       polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
     );
-    return softCoverage(moved, window, Math.hypot(sigma, sigmaOf(radius) * scale), unseen);
+    return { moved, sigma: Math.hypot(sigma, sigmaOf(radius) * scale), room: sameRoom() };
   });
-  return masks.reduce((sum, mask) => sum.map((v, i) => Math.min(1, v + mask[i]!)));
+  return (window, unseen = null) =>
+    parts
+      .map(({ moved, sigma, room }) => softCoverage(moved, window, sigma, unseen, room))
+      .reduce((sum, mask) => sum.map((v, i) => Math.min(1, v + mask[i]!)));
 }

@@ -1,6 +1,6 @@
 /** Places along an outline, and dashes by them. */
 import { fromTop, polygonArea, type Polygon } from '../shape';
-import { coverage, type PixelWindow } from './coverage';
+import { coveredSpans, type PixelWindow, type Spans } from './coverage';
 import { sidesOf } from './distance';
 
 /** Clockwise, from its topmost point on. */
@@ -92,29 +92,28 @@ function fieldAlong(
   const sides = sidesOf(polygons);
   const { begins, long, whole } = lengthsOf(polygons);
   const { square, columns, lists } = sidesBySquare(sides, reach, window);
-  const asked = within && coverage(within, window);
   const found: Found = { side: -1, squared: Infinity, share: 0 };
-  const out = new Uint16Array(window.width * window.height);
-  const { width, height } = window;
-  for (let n = 0; n < lists.length; n++) {
-    const some = lists[n]!;
-    if (some.length === 0) continue;
-    const x0 = (n % columns) * square;
-    const y0 = Math.floor(n / columns) * square;
-    const x1 = Math.min(x0 + square, width);
-    const y1 = Math.min(y0 + square, height);
-    for (let y = y0; y < y1; y++)
-      for (let x = x0; x < x1; x++) {
-        const i = y * width + x;
-        if (asked && asked[i] === 0) continue;
-        findNearest(sides, some, window.left + x + 0.5, window.top + y + 0.5, found);
-        const away = Math.sqrt(found.squared);
-        if (found.side < 0 || away > reach) continue;
-        const k = found.side;
-        const v = valueAt(begins[k]! + long[k]! * found.share, whole[k]!, away);
-        out[i] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
+  const { left, top, width, height } = window;
+  const out = new Uint16Array(width * height);
+  const asked = within ? coveredSpans(within, window) : Array<Spans[number]>(height).fill([0, width]);
+  asked.forEach((spans, y) => {
+    const row = Math.floor(y / square) * columns;
+    for (let n = 0; n < spans.length; n += 2)
+      for (let x = spans[n]!, end = x; x < spans[n + 1]!; x = end) {
+        const column = Math.floor(x / square);
+        end = Math.min(spans[n + 1]!, (column + 1) * square);
+        const some = lists[row + column]!;
+        if (some.length === 0) continue;
+        for (; x < end; x++) {
+          findNearest(sides, some, left + x + 0.5, top + y + 0.5, found);
+          const away = Math.sqrt(found.squared);
+          if (found.side < 0 || away > reach) continue;
+          const k = found.side;
+          const v = valueAt(begins[k]! + long[k]! * found.share, whole[k]!, away);
+          out[y * width + x] = v <= 0 ? 0 : v >= 1 ? 65535 : v * 65535 + 0.5;
+        }
       }
-  }
+  });
   return out;
 }
 

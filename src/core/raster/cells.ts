@@ -1,4 +1,5 @@
 /** Pictures in cells coarser than pixels, for what is smooth. */
+import { newRoom, type Room } from './room';
 import { otherUntil, sameUntil } from './until';
 
 /** Values row by row, `stride` a row; `rim` cells lie around the window, whose first pixel is the corner of the first cell within. */
@@ -33,8 +34,9 @@ export function fromCells(
   from: number,
   rows: number,
   unseen: Float32Array | null = null,
+  room: Room = newRoom,
 ): Float32Array {
-  const out = new Float32Array(width * rows);
+  const out = room(width * rows);
   if (cell === 1) {
     for (let y = 0; y < rows; y++) {
       const start = (from + y + rim) * stride + rim;

@@ -1,5 +1,6 @@
 /** Exact area coverage of polygons over a pixel grid. */
 import type { Polygon } from '../shape';
+import { newRoom, type Room } from './room';
 
 /** A rectangle of pixels: its left top corner and its size, all whole numbers. */
 export type PixelWindow = {
@@ -166,9 +167,9 @@ function eachRow(polygons: readonly Polygon[], window: PixelWindow, work: RowWor
  * @param polygons in pixels; contours that don't overlap, holes turning the other way
  * @param window the pixels wanted
  */
-export function coverage(polygons: readonly Polygon[], window: PixelWindow): Float32Array {
+export function coverage(polygons: readonly Polygon[], window: PixelWindow, room: Room = newRoom): Float32Array {
   const { width, height } = window;
-  const out = new Float32Array(width * height);
+  const out = room(width * height);
   eachRow(polygons, window, (y, row, stretches) => fillRow(out, y * width, width, row, stretches, null));
   return out;
 }

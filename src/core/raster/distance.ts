@@ -1,8 +1,9 @@
 /** Which side of an outline each pixel is nearest to, and how far from it. */
 import type { Polygon } from '../shape';
-import { bandsOf } from './bands';
+import { bandsOf, narrowBandsOf } from './bands';
 import { fromCells } from './cells';
 import { coverage, type PixelWindow, type Spans } from './coverage';
+import { sameRoom } from './room';
 
 /** x, y of both ends of every side, one after the other, polygon by polygon. */
 export function sidesOf(polygons: readonly Polygon[]): Float64Array {
@@ -250,9 +251,10 @@ function coarseDepth(polygons: readonly Polygon[], depth: number, window: PixelW
   });
   const cells = Float32Array.from(signed);
   const out = new Uint16Array(window.width * window.height);
-  for (const band of bandsOf(window)) {
+  const room = sameRoom();
+  for (const band of narrowBandsOf(window)) {
     const from = band.top - window.top;
-    const values = fromCells({ cells, stride: columns, rim, cell }, window.width, from, band.height);
+    const values = fromCells({ cells, stride: columns, rim, cell }, window.width, from, band.height, null, room);
     withinAlone(values, out, from * window.width);
   }
   return out;

@@ -3,6 +3,7 @@ import type { Polygon } from '../shape';
 import { blur, blurReach } from './blur';
 import { fromCells } from './cells';
 import { coverage, type PixelWindow } from './coverage';
+import { newRoom, type Room } from './room';
 
 /** The blur works on cells so coarse that its own sigma is still this many of them. */
 const LEAST_SIGMA = 2;
@@ -38,8 +39,9 @@ export function softCoverage(
   window: PixelWindow,
   sigma: number,
   unseen: Float32Array | null = null,
+  room: Room = newRoom,
 ): Float32Array {
-  if (sigma <= 0) return coverage(polygons, window);
+  if (sigma <= 0) return coverage(polygons, window, room);
   const cell = cellFor(sigma);
   const narrow = sigmaInCells(sigma, cell);
   const rim = blurReach(narrow) + 1;
@@ -47,5 +49,5 @@ export function softCoverage(
   const [columns, rows] = [Math.ceil(window.width / cell) + 2 * rim, Math.ceil(window.height / cell) + 2 * rim];
   const cells = coverage(inCells, { left: -rim, top: -rim, width: columns, height: rows });
   blur(cells, columns, rows, narrow);
-  return fromCells({ cells, stride: columns, rim, cell }, window.width, 0, window.height, unseen);
+  return fromCells({ cells, stride: columns, rim, cell }, window.width, 0, window.height, unseen, room);
 }
