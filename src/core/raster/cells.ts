@@ -63,14 +63,15 @@ export function fromCells(
   for (let y = 0; y < rows; y++) {
     const [upper, lower] = [rowOf(down.before[y]!), rowOf(down.before[y]! + 1)];
     const lines = { upper: upper.values, lower: lower.values, share: down.share[y]! };
+    const [begin, end] = [Math.min(upper.from, lower.from), Math.max(upper.to, lower.to)];
     if (!unseen) {
-      between(lines, Math.min(upper.from, lower.from), Math.max(upper.to, lower.to), out, y * width);
+      between(lines, begin, end, out, y * width);
       continue;
     }
     const start = (from + y) * width;
-    for (let x = 0; x < width;) {
-      const first = sameUntil(unseen, 1, start + x, start + width) - start;
-      x = otherUntil(unseen, 1, start + first, start + width) - start;
+    for (let x = begin; x < end;) {
+      const first = sameUntil(unseen, 1, start + x, start + end) - start;
+      x = otherUntil(unseen, 1, start + first, start + end) - start;
       between(lines, first, x, out, y * width);
     }
   }

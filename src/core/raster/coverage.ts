@@ -207,9 +207,13 @@ export function coveredSpans(polygons: readonly Polygon[], window: PixelWindow):
   return all;
 }
 
+const SHORT = 12;
+
 /** Writes one share into a stretch of a row, which is added to the row's spans. */
 function fillStretch(out: Float32Array, share: number, begun: number, end: number, spans: number[] | null): void {
-  out.fill(share, begun, end);
+  // A call takes as long as some pixels, and most stretches are one.
+  if (end - begun > SHORT) out.fill(share, begun, end);
+  else for (let x = begun; x < end; x++) out[x] = share;
   if (!spans || begun === end) return;
   if (spans.length > 0 && spans[spans.length - 1] === begun) spans[spans.length - 1] = end;
   else spans.push(begun, end);
