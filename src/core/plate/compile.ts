@@ -1,57 +1,29 @@
 /** A template at one size into a plate. */
-import type { Border, Light } from '../layers';
-import type { GroundPaint, PaintBox, Picked } from '../paint';
-import { coverage, narrowBandsOf, sameRoom, type PixelWindow } from '../raster';
-import { difference, union, type Outline, type Polygon } from '../shape';
-import { bandBend, hasSlots, outputHeight, pictureOf, type Template } from '../template';
-import { bandOf, castMaker, coatMaker, edgeOf, type Band } from './band';
-import { photosBehind, type PhotoBehind } from './behind';
+import type { GroundPaint, PaintBox } from '../paint';
+import { bandsOf, narrowBandsOf, type PixelWindow } from '../raster';
+import { difference, union, type Polygon } from '../shape';
+import { hasSlots, outputHeight, pictureOf, type Template } from '../template';
+import { bandOf } from './band';
 import type { Coat } from './coat';
 import type { Cutout } from './cutout';
-import { echoBands, echoMaker, type EchoScene } from './echoes';
-import { fadeOutline, featherMask, featherSigma } from './feather';
+import { cutoutMaker } from './cutouts';
+import { echoBands } from './echoes';
+import { fadeOutline, featherSigma } from './feather';
 import { floorMask } from './floor-shadow';
-import { freeBandMaker } from './free-bands';
 import type { Ground } from './ground';
-import {
-  borderBand,
-  isFree,
-  thrownShadows,
-  layersOf,
-  picksOf,
-  sourceOver,
-  visibleBorders,
-  withOpacity,
-  type Ring,
-} from './layers';
-import { mirrored, mirrorOf } from './mirror';
-import { paintRows, type PaintGround } from './paints';
-import type { Others } from './pixel';
+import { borderBand, isFree, thrownShadows, sourceOver, visibleBorders, withOpacity } from './layers';
 import { windowOfBoth } from './lettering';
+import { imageWindow, mirrored, mirrorOf } from './mirror';
 import { mixedBefore, mixedBehind, NOTHING_MIXED, type MixScene } from './mixed';
+import { paintRows, type PaintGround } from './paints';
 import { photoFinish, type PhotoFinish } from './photo-finish';
 import type { Plate, WithBare } from './plate';
+import { sceneForBorders, sceneOf, type Scene, type SceneFor } from './scene';
 import { compileSheet } from './sheet';
 import { shadowMask, type Caster, type ShadowMask } from './shadow';
-import { sidedIn, withFadeSided, type Sided } from './sided';
+import { withFadeSided } from './sided';
 import { partOf, type StackPart } from './stack-part';
 import { plateOf, type Stack } from './stack';
-
-/** What all layers go by: the outline in pixels of the picture, pixels per frame unit, and the frame's corner in frame units. */
-type Scene = Sided & {
-  readonly scale: number;
-  readonly picks: readonly Picked[];
-  /** The photos behind. */
-  readonly behind: readonly PhotoBehind[];
-  readonly others: Others;
-  readonly origin: readonly [x: number, y: number];
-  /** The frame's corner, pixels. */
-  readonly corner: readonly [x: number, y: number];
-  readonly light: Light;
-  readonly edges: Map<string, Polygon[]>;
-  readonly bands: Map<Border, Band>;
-  readonly isRagged: boolean;
-};
 
 type PictureGround = PaintGround & { readonly frame: PaintBox };
 
@@ -98,85 +70,6 @@ function groundOf(
     even: colour === null ? bare : sourceOver(bare, withOpacity(colour, 1)),
     coats: [...(backdrop === null || colour !== null ? [] : [coat(backdrop, frame)]), ...behind],
     mat: mat === null ? null : { coat: coat(mat, box), frame: [left, top, left + width, top + height] },
-  };
-}
-
-/** The coats of every ring that is not the same all round; a border that lies in several is made once a band. */
-function coatsOf(rings: readonly Ring[], scene: Scene) {
-  const makers = { band: new Map<Border, Maker>(), shadow: new Map<Border, Maker>() };
-  for (const { border, as } of rings.flatMap(({ varying }) => varying ?? []))
-    if (!makers[as].has(border)) makers[as].set(border, as === 'band' ? coatMaker(border, scene) : castMaker(border, scene)); // prettier-ignore
-  return (window: PixelWindow): Cutout['coats'] => {
-    const madeOf = (some: ReadonlyMap<Border, Maker>) =>
-      new Map([...some].map(([border, make]) => [border, make(window)]));
-    const made = { band: madeOf(makers.band), shadow: madeOf(makers.shadow) };
-    return rings.map(({ varying }) => varying && varying.map(({ border, as }) => made[as].get(border)!));
-  };
-}
-
-type Maker = (window: PixelWindow) => Coat;
-
-/** The cutout itself in any rows of the picture; its masks hold until the next rows are asked for. */
-function cutoutMaker(template: Template, scene: Scene): CutoutMaker {
-  const { outline, scale, clip, others } = scene;
-  const { levels, rings } = layersOf(template);
-  const edges = levels.map(({ distance, join, rough }) => ({
-    edge: edgeOf(scene, distance, join, rough),
-    room: sameRoom(),
-  }));
-  const coats = coatsOf(rings, scene);
-  return (window) => {
-    const within = clip && coverage(clip, window);
-    const clipped = (mask: Float32Array) => (within ? mask.map((v, i) => v * within[i]!) : mask);
-    return {
-      ...window,
-      rings,
-      levels: edges.map(({ edge, room }) => clipped(coverage(edge, window, room))),
-      coats: coats(window),
-      feather: template.edge.feather > 0 ? clipped(featherMask(outline, template.edge, scale, window)) : null,
-      others,
-    };
-  };
-}
-
-type SceneFor = (border: Border) => EchoScene;
-
-/** The scene of each border: one with pins follows an outline of its own. */
-function sceneForBorders(template: Template, width: number, scene: Scene): SceneFor {
-  const middle = middleOf(template, scene);
-  const known = new Map<Border, EchoScene>();
-  return (border) => {
-    const made = known.get(border);
-    if (made) return made;
-    const at = (across: number) => (isFree(border) ? sceneOf(template, across, bandBend(template, border).outline) : sceneOf(template, across)); // prettier-ignore
-    const next = { ...(isFree(border) ? at(width) : scene), middle, at: (times: number) => at(width * times) };
-    known.set(border, next);
-    return next;
-  };
-}
-
-/**
- * The outline of a template in pixels of a picture so many pixels wide, and what else all layers go by.
- *
- * @param outline another one than its own
- */
-function sceneOf(template: Template, width: number, outline?: Outline): Scene {
-  const picture = pictureOf(template);
-  const scale = width / picture.width;
-  const picks = picksOf(template);
-  const behind = photosBehind(template, width);
-  return {
-    ...sidedIn(template, width, outline),
-    scale,
-    picks,
-    behind,
-    others: { picks: picks.length, behind: behind.length, made: 0 },
-    origin: [-picture.left, -picture.top],
-    corner: [-picture.left * scale, -picture.top * scale],
-    light: template.light,
-    edges: new Map(),
-    bands: new Map(),
-    isRagged: template.edge.rough !== null,
   };
 }
 
@@ -263,36 +156,42 @@ export function compilePlain(
       : NOTHING_MIXED;
   const made = [...low.made, ...top.made];
   const others = { ...scene.others, made: made.length };
-  const [cutoutIn, imageIn] = [0, 1].map(() => cutoutMaker(template, { ...scene, others })) as [
-    CutoutMaker,
-    CutoutMaker,
-  ];
+  // A cutout and its mirror image are worked out side by side: each has masks of its own.
+  const newCutouts = () => cutoutMaker(template, { ...scene, others }, sceneFor);
+  const [cutoutIn, imageIn] = [newCutouts(), newCutouts()];
   // What is mixed with the cutout does not see what that is laid on in the end.
   const under = top.over.length > 0 ? null : matte;
   const grounded = { mat: template.mat, backdrop: low.hasBackdrop ? null : template.backdrop };
-  const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, sceneFor)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
-  const freeBands = freeBandMaker(template.borders, sceneFor);
-  /** Bands of their own and echoes before the cutout. */
-  const onCutout = (window: PixelWindow, { levels }: Cutout) => [...freeBands(window, levels[0]!), ...echoesBefore(window)]; // prettier-ignore
-  const bandAt = (window: PixelWindow): Stack => {
-    const cutout = cutoutIn(window);
-    return {
-      ...cutout,
-      ground: groundOf(grounded, under, [...low.coats(window), ...echoesBehind(window)], roomIn(window)),
-      before: [...onCutout(window, cutout), ...top.coats(window)],
-      // The photo hides what falls on the ground behind it, unless the same shadows are asked for without it.
-      shadows: shadows(window, part || withBare ? null : hiddenBy(cutout)),
-      mirrored: place && mirrored(place, window, imageIn, [echoesBehind, onCutout]),
+  /** What is the same for all narrow bands of one. */
+  const stackIn = (wide: PixelWindow): ((window: PixelWindow) => Stack) => {
+    const band = cutoutIn(wide);
+    const image = place && imageWindow(place, wide);
+    const imaged = image && imageIn(image);
+    const ground = groundOf(grounded, under, [...low.coats(wide), ...band.behind], roomIn(wide));
+    const front = top.coats(wide);
+    return (window) => {
+      const cutout = band.at(window);
+      return {
+        ...cutout,
+        ground,
+        before: [...band.before(window, cutout), ...front],
+        // The photo hides what falls on the ground behind it, unless the same shadows are asked for without it.
+        shadows: shadows(window, part || withBare ? null : hiddenBy(cutout)),
+        mirrored: imaged && mirrored(place!, window, imaged),
+      };
     };
   };
   const mirror = place?.sum ?? -1;
   const plate = plateOf(width, height, mirror);
   const bare = withBare ? plateOf(width, height, mirror) : null;
-  for (const window of narrowBandsOf(box)) {
-    const whole = bandAt(window);
-    const band = part ? partOf(whole, part) : whole;
-    plate.add(band);
-    bare?.add(unseen(alone && band.shadows.length > 0 ? { ...band, shadows: alone(window) } : band));
+  for (const wide of bandsOf(box)) {
+    const stackAt = stackIn(wide);
+    for (const window of narrowBandsOf(wide)) {
+      const whole = stackAt(window);
+      const band = part ? partOf(whole, part) : whole;
+      plate.add(band);
+      bare?.add(unseen(alone && band.shadows.length > 0 ? { ...band, shadows: alone(window) } : band));
+    }
   }
   const captions = template.captions.filter(({ on }) => on);
   const rest = {
@@ -320,15 +219,6 @@ const NO_MAT: Template['mat'] = { top: 0, right: 0, bottom: 0, left: 0, paint: n
 /** Where a cutout's photo lets nothing of what is behind through, as far as one of its levels says it. */
 function hiddenBy({ rings, levels, feather }: Cutout): Float32Array | null {
   return feather === null && rings.at(-1)!.photo ? levels.at(-1)! : null;
-}
-
-type CutoutMaker = (window: PixelWindow) => Cutout;
-
-type CoatsMaker = ReturnType<typeof echoMaker>;
-
-/** The middle of the shape, pixels. */
-function middleOf({ shape: { box } }: Template, { scale, corner }: Scene): readonly [x: number, y: number] {
-  return [corner[0] + box.cx * scale, corner[1] + box.cy * scale];
 }
 
 const withoutPhoto = <C extends Cutout>(cutout: C): C => ({

@@ -4,6 +4,7 @@ import type { PixelWindow } from '../raster';
 import { boundsOf, type Polygon } from '../shape';
 import { coatLayer, type Coat } from './coat';
 import { cutoutReader, type Cutout } from './cutout';
+import type { CutoutIn } from './cutouts';
 import { ALPHA, channelsFor, MIRRORED, PHOTO } from './pixel';
 
 /** A cutout's mirror image below it. */
@@ -45,27 +46,29 @@ export function mirrorOf(
   };
 }
 
-type CoatsIn = (window: PixelWindow, cutout: Cutout) => readonly Coat[];
+/** The rows of the cutout that are seen mirrored in a window of the picture; null where there are none. */
+export function imageWindow({ sum }: MirrorPlace, window: PixelWindow): PixelWindow | null {
+  const first = Math.max(0, sum - (window.top + window.height - 1));
+  const rows = sum - window.top - first + 1;
+  return rows > 0 ? { ...window, top: first, height: rows } : null;
+}
 
-/** What of the mirror image lies in a window of the picture. */
-export function mirrored(
-  place: MirrorPlace,
-  window: PixelWindow,
-  cutoutIn: (window: PixelWindow) => Cutout,
-  echoesIn: readonly [behind: CoatsIn, before: CoatsIn],
-): Mirrored | null {
+/**
+ * What of the mirror image lies in a window of the picture.
+ *
+ * @param imaged the cutout in a band that holds the rows seen there
+ */
+export function mirrored(place: MirrorPlace, window: PixelWindow, imaged: CutoutIn): Mirrored | null {
   const { sum, begin, length, opacity } = place;
+  const image = imageWindow(place, window);
   const strength = Float32Array.from({ length: window.height }, (_, i) => {
     const below = window.top + i + 0.5 - begin;
     // The row that the line runs through belongs to it by its lower part.
     return below <= -0.5 ? 0 : opacity * Math.max(0, 1 - Math.max(below, 0) / length);
   });
-  const first = Math.max(0, sum - (window.top + window.height - 1));
-  const rows = sum - window.top - first + 1;
-  if (rows <= 0 || strength.every((v) => v === 0)) return null;
-  const image = { ...window, top: first, height: rows };
-  const cutout = cutoutIn(image);
-  return { cutout, echoes: [echoesIn[0](image, cutout), echoesIn[1](image, cutout)], strength, sum };
+  if (!image || strength.every((v) => v === 0)) return null;
+  const cutout = imaged.at(image);
+  return { cutout, echoes: [imaged.behind, imaged.before(image, cutout)], strength, sum };
 }
 
 /** Writes the cutout's mirror image into what lies behind; nothing where there is none. */

@@ -1,7 +1,7 @@
 /** Layers behind and before that are a picture of their own first: sets, and those with a blend mode or a tint. */
 import type { Before, Behind } from '../layers';
 import { flatRamp, type PaintBox, type Picked } from '../paint';
-import { narrowBandsOf, type PixelWindow } from '../raster';
+import { bandsOf, narrowBandsOf, sameRoom, type PixelWindow, type Room } from '../raster';
 import type { Polygon } from '../shape';
 import type { Template } from '../template';
 import type { PhotoBehind } from './behind';
@@ -44,12 +44,13 @@ const bareStack = (
   others: Stack['others'],
   ground: Ground,
   before: readonly Coat[],
+  room: Room,
 ): Stack => ({
   width,
   height,
   top,
   rings: [{ over: [0, 0, 0, 0], varying: null, photo: false }],
-  levels: [new Float32Array(width * height)],
+  levels: [room(width * height)],
   coats: [null],
   feather: null,
   others,
@@ -70,8 +71,11 @@ function plateOfCoats(
   const { width, height, scale, origin, picks, behind } = scene;
   const others = { picks: picks.length, behind: behind.length, made: made.length };
   const plate = plateOf(width, height, -1);
-  for (const window of narrowBandsOf({ left: 0, top: 0, width, height }))
-    plate.add(bareStack(window, others, ground(window), coats(window)));
+  const room = sameRoom();
+  for (const wide of bandsOf({ left: 0, top: 0, width, height })) {
+    const [below, before] = [ground(wide), coats(wide)];
+    for (const window of narrowBandsOf(wide)) plate.add(bareStack(window, others, below, before, room));
+  }
   const { inked: own, ...pixels } = plate.done();
   const inked = over.map((one) => one.plate.inked).reduce(windowOfBoth, own);
   return { ...pixels, inked, bare: null, scale, origin, picks, behind, made, over, matte: null, finish: null, sheet: null, captions: [] }; // prettier-ignore

@@ -1,7 +1,7 @@
 export { bandsOf, narrowBandsOf } from './bands';
 export { blur } from './blur';
 export { coverage, coverageRows, type PixelWindow } from './coverage';
-export { sameRoom } from './room';
+export { sameRoom, type Room } from './room';
 export { continued, type FromRim } from './continued';
 export { resample, type Outside } from './resample';
 export { softCoverage } from './soft-coverage';
