@@ -81,9 +81,12 @@ function planesThrough({ l, a, b, width, height }: Lab, pixels: readonly number[
 
 const at = (p: Plane, u: number, v: number) => p[0]! + p[1]! * u + p[2]! * v + p[3]! * u * u + p[4]! * v * v;
 
-/** The median of a plane at some pixels; typed arrays sort much faster. */
-const medianOf = (plane: Float32Array, pixels: readonly number[]) =>
-  Float32Array.from(pixels, (i) => plane[i]!).sort()[pixels.length >> 1] ?? 0;
+/** The median of a plane at some pixels; typed arrays sort much faster, and are made much faster without a function. */
+function medianOf(plane: Float32Array, pixels: readonly number[]): number {
+  const values = new Float32Array(pixels.length);
+  for (let k = 0; k < values.length; k++) values[k] = plane[pixels[k]!]!;
+  return values.sort()[values.length >> 1] ?? 0;
+}
 
 const flat = (v: number): Plane => [v, 0, 0, 0, 0];
 const steady = (l: number, a: number, b: number): Colour => [flat(l), flat(a), flat(b)];

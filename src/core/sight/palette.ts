@@ -1,6 +1,6 @@
 /** The colours of a photo: of its subject, of what is around that, and of both. */
 import type { Lab, Raster } from './lab';
-import { sideOf } from './small-mask';
+import { SIDES, sidesOf } from './small-mask';
 import type { FoundSubject, Palette, Tones } from './sight';
 
 /** Colours nearer than this to the one that most pixels have count as that one (ΔE*ab; some five times what is just noticed). */
@@ -26,24 +26,32 @@ function join(into: Cell, cell: Cell): void {
 const apart = (p: Cell, q: Cell): number =>
   Math.hypot(p.l / p.n - q.l / q.n, p.a / p.n - q.a / q.n, p.u / p.n - q.u / q.n);
 
+/** Numbers of a cell, one after the other. */
+const NUMBERS = 7;
+
 /** Pixels by their colour, coarsely; those that most have come first. */
-function cellsOf(raster: Raster, { l, a, b }: Lab, wanted: (i: number) => boolean): Cell[] {
-  const cells = new Map<number, Cell>();
-  const { rgb } = raster;
-  for (let i = 0, k = 0; i < l.length; i++, k += 3) {
-    if (!wanted(i)) continue;
-    const key = ((rgb[k]! >> (8 - BITS)) << (2 * BITS)) | ((rgb[k + 1]! >> (8 - BITS)) << BITS) | (rgb[k + 2]! >> (8 - BITS)); // prettier-ignore
-    const cell = cells.get(key) ?? empty();
-    cells.set(key, cell);
-    cell.n++;
-    cell.r += rgb[k]!;
-    cell.g += rgb[k + 1]!;
-    cell.b += rgb[k + 2]!;
-    cell.l += l[i]!;
-    cell.a += a[i]!;
-    cell.u += b[i]!;
+function cellsOf({ rgb }: Raster, { l, a, b }: Lab, parts: Uint8Array, wanted: number): Cell[] {
+  const numbers = new Float64Array(NUMBERS << (3 * BITS));
+  const cells: number[] = [];
+  for (let i = 0, k = 0; i < parts.length; i++, k += 3) {
+    if (parts[i] !== wanted) continue;
+    const [red, green, blue] = [rgb[k]!, rgb[k + 1]!, rgb[k + 2]!];
+    const at = NUMBERS * (((red >> (8 - BITS)) << (2 * BITS)) | ((green >> (8 - BITS)) << BITS) | (blue >> (8 - BITS)));
+    if (numbers[at] === 0) cells.push(at);
+    numbers[at]!++;
+    numbers[at + 1]! += red;
+    numbers[at + 2]! += green;
+    numbers[at + 3]! += blue;
+    numbers[at + 4]! += l[i]!;
+    numbers[at + 5]! += a[i]!;
+    numbers[at + 6]! += b[i]!;
   }
-  return [...cells.values()].sort((p, q) => q.n - p.n);
+  return cells
+    .map((at): Cell => {
+      const of = (number: number) => numbers[at + number]!;
+      return { n: of(0), r: of(1), g: of(2), b: of(3), l: of(4), a: of(5), u: of(6) };
+    })
+    .sort((p, q) => q.n - p.n);
 }
 
 /** Cells that look alike joined, from the one with most pixels on. */
@@ -63,8 +71,9 @@ function groupsOf(cells: readonly Cell[]): Cell[] {
 const hexOf = ({ n, r, g, b }: Cell): string =>
   '#' + [r, g, b].map((sum) => Math.round(sum / n).toString(16).padStart(2, '0')).join(''); // prettier-ignore
 
-function tonesOf(raster: Raster, lab: Lab, wanted: (i: number) => boolean): Tones | null {
-  const groups = groupsOf(cellsOf(raster, lab, wanted));
+/** Of the pixels that are such a part of the picture. */
+function tonesOf(raster: Raster, lab: Lab, parts: Uint8Array, wanted: number): Tones | null {
+  const groups = groupsOf(cellsOf(raster, lab, parts, wanted));
   if (groups.length === 0) return null;
   const all = groups.reduce((sum, { n }) => sum + n, 0);
   const seen = groups.filter(({ n }) => n >= LEAST * all);
@@ -78,13 +87,13 @@ function tonesOf(raster: Raster, lab: Lab, wanted: (i: number) => boolean): Tone
   };
 }
 
-/** What is near the picture's edge. */
-function rimOf({ width, height }: Raster): (i: number) => boolean {
+/** What is near the picture's edge stands for the ground, the rest is neither. */
+function rimOf({ width, height }: Raster): Uint8Array {
   const rim = Math.max(1, Math.round(RIM * Math.min(width, height)));
-  return (i) => {
-    const [x, y] = [i % width, Math.floor(i / width)];
-    return Math.min(x, y, width - 1 - x, height - 1 - y) < rim;
-  };
+  const parts = new Uint8Array(width * height).fill(SIDES.ground);
+  for (let y = rim; y < height - rim; y++)
+    parts.fill(SIDES.between, y * width + rim, Math.max(y * width + rim, (y + 1) * width - rim));
+  return parts;
 }
 
 /**
@@ -93,11 +102,11 @@ function rimOf({ width, height }: Raster): (i: number) => boolean {
  * photo stands for it, and its rim for the ground.
  */
 export function paletteOf(raster: Raster, lab: Lab, subject: Pick<FoundSubject, 'box' | 'mask'> | null): Palette {
-  const side = subject && sideOf(subject.mask, subject.box, raster);
-  const photo = tonesOf(raster, lab, () => true)!;
+  const photo = tonesOf(raster, lab, new Uint8Array(raster.width * raster.height), 0)!;
+  const parts = subject ? sidesOf(subject.mask, subject.box, raster) : rimOf(raster);
   return {
     photo,
-    subject: (side && tonesOf(raster, lab, (i) => side(i) === 1)) ?? photo,
-    ground: tonesOf(raster, lab, side ? (i) => side(i) === 0 : rimOf(raster)) ?? photo,
+    subject: (subject && tonesOf(raster, lab, parts, SIDES.subject)) ?? photo,
+    ground: tonesOf(raster, lab, parts, SIDES.ground) ?? photo,
   };
 }

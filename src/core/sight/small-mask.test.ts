@@ -1,4 +1,4 @@
-import { rimOfMask, smallMask } from './small-mask';
+import { rimOfMask, SIDES, sidesOf, smallMask } from './small-mask';
 
 const raster = { width: 100, height: 80 };
 
@@ -38,4 +38,21 @@ test('rows without any cell have no ends', () => {
     100,
   );
   expect(rimOfMask(mask).every(([, y]) => y < 0.27 || y > 0.73)).toBe(true);
+});
+
+test('every pixel of a picture is within a disc, outside it, or in the cells along its rim', () => {
+  const mask = smallMask(
+    pixelsWhere((x, y) => Math.hypot(x - 50, y - 40) < 36),
+    [14, 4, 86, 76],
+    100,
+  );
+  const half = { width: 50, height: 40 };
+  const sides = sidesOf(mask, [0.14, 0.05, 0.72, 0.9], half);
+  // Cells are a pixel and a half wide in half of the picture: the rim's reach two of them to either side.
+  const wrong = [...sides].filter((side, i) => {
+    const off = Math.hypot((i % 50) + 0.5 - 25, Math.floor(i / 50) + 0.5 - 20) - 18;
+    return side === SIDES.between ? Math.abs(off) > 4.5 : (side === SIDES.subject) !== off < 0;
+  });
+  expect(wrong).toHaveLength(0);
+  expect(new Set(sides)).toEqual(new Set(Object.values(SIDES)));
 });

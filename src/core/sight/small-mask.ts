@@ -1,5 +1,7 @@
 /** A subject's small mask: what of its box it fills, 24 × 24 cells, kept as text. */
 
+import type { Size } from './lab';
+
 const SIDE = 24;
 const DIGITS = SIDE / 4;
 
@@ -47,28 +49,38 @@ export function rimOfMask(mask: string): readonly (readonly [number, number])[] 
   return [...down, ...up];
 }
 
+/** Where a pixel lies by a subject's mask. */
+export const SIDES = { ground: 0, subject: 1, between: 2 } as const;
+
 /**
- * Where a pixel of a picture lies by a subject's mask: 1 within the subject, 0 outside it,
- * and null in cells along its rim, which have some of both. By its place row by row.
+ * For each pixel of a picture, row by row, whether it lies within a subject's mask or
+ * outside it; between both in cells along its rim, which have some of each.
  */
-export function sideOf(
+export function sidesOf(
   mask: string,
   [left, top, across, down]: readonly [number, number, number, number],
-  { width, height }: { readonly width: number; readonly height: number },
-): (i: number) => 0 | 1 | null {
+  { width, height }: Size,
+): Uint8Array {
   const rows = Array.from({ length: SIDE }, (_, row) => parseInt(mask.slice(row * DIGITS, (row + 1) * DIGITS), 16));
   const isIn = (row: number, column: number) =>
     row >= 0 && column >= 0 && row < SIDE && column < SIDE && ((rows[row]! >> (SIDE - 1 - column)) & 1) === 1;
   /** Of every cell and of a rim of cells around the box. */
-  const sides = Array.from({ length: (SIDE + 2) ** 2 }, (_, k) => {
+  const cells = Uint8Array.from({ length: (SIDE + 2) ** 2 }, (_, k) => {
     const [row, column] = [Math.floor(k / (SIDE + 2)) - 1, (k % (SIDE + 2)) - 1];
     const around = [-1, 0, 1].flatMap((dy) => [-1, 0, 1].map((dx) => isIn(row + dy, column + dx)));
-    return around.every((v) => v) ? 1 : around.some((v) => v) ? null : 0;
+    return around.every((v) => v) ? SIDES.subject : around.some((v) => v) ? SIDES.between : SIDES.ground;
   });
-  return (i) => {
-    const column = Math.floor(((((i % width) + 0.5) / width - left) / across) * SIDE);
-    const row = Math.floor((((Math.floor(i / width) + 0.5) / height - top) / down) * SIDE);
-    if (row < -1 || column < -1 || row > SIDE || column > SIDE) return 0;
-    return sides[(row + 1) * (SIDE + 2) + column + 1]!;
-  };
+  const columns = Int32Array.from({ length: width }, (_, x) =>
+    Math.floor((((x + 0.5) / width - left) / across) * SIDE),
+  );
+  const out = new Uint8Array(width * height);
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = Math.floor((((y + 0.5) / height - top) / down) * SIDE);
+    const isBeside = row < -1 || row > SIDE;
+    for (let x = 0; x < width; x++, i++) {
+      const column = columns[x]!;
+      if (!isBeside && column >= -1 && column <= SIDE) out[i] = cells[(row + 1) * (SIDE + 2) + column + 1]!;
+    }
+  }
+  return out;
 }

@@ -12,11 +12,33 @@ function pixelsOf([l, t, w, h]: Box, { width, height }: Raster) {
 
 /** Where every pixel of a line comes from: the two beside its middle, and how much of the second. */
 function stepsOf(from: number, length: number, count: number, limit: number) {
-  return Array.from({ length: count }, (_, i) => {
+  const [first, second, share] = [new Int32Array(count), new Int32Array(count), new Float64Array(count)];
+  for (let i = 0; i < count; i++) {
     const at = Math.min(limit - 1, Math.max(0, from + ((i + 0.5) * length) / count - 0.5));
-    const first = Math.min(limit - 1, Math.floor(at));
-    return { first, second: Math.min(limit - 1, first + 1), share: at - first };
-  });
+    first[i] = Math.min(limit - 1, Math.floor(at));
+    second[i] = Math.min(limit - 1, first[i]! + 1);
+    share[i] = at - first[i]!;
+  }
+  return { first, second, share };
+}
+
+/** A row of the picture drawn between its pixels: red, green and blue of each of the part's columns. */
+function drawnRow(
+  { rgb, width }: Raster,
+  y: number,
+  { first, second, share }: ReturnType<typeof stepsOf>,
+  out: Float64Array,
+): void {
+  for (let x = 0, k = 0; x < first.length; x++) {
+    const [p, q] = [3 * (y * width + first[x]!), 3 * (y * width + second[x]!)];
+    const own = share[x]!;
+    for (let c = 0; c < 3; c++, k++) out[k] = rgb[p + c]! + (rgb[q + c]! - rgb[p + c]!) * own;
+  }
+}
+
+/** A row of the part: so far from one drawn row to the next. */
+function betweenRows(above: Float64Array, below: Float64Array, share: number, out: Uint8Array, start: number): void {
+  for (let k = 0; k < above.length; k++) out[start + k] = Math.round(above[k]! + (below[k]! - above[k]!) * share);
 }
 
 /** Pixels of a part whose longer side has so many. */
@@ -40,18 +62,17 @@ export function partOf(
   const { width, height } = typeof size === 'number' ? sized(across, down, size) : size;
   const [columns, rows] = [stepsOf(left, across, width, picture.width), stepsOf(top, down, height, picture.height)];
   const rgb = new Uint8Array(width * height * 3);
-  let k = 0;
-  for (const row of rows) {
-    const [above, below] = [row.first * picture.width, row.second * picture.width];
-    for (const column of columns)
-      for (let c = 0; c < 3; c++, k++) {
-        const [p, q] = [3 * column.first + c, 3 * column.second + c];
-        const [a, b] = [picture.rgb[3 * above + p]!, picture.rgb[3 * above + q]!];
-        const [d, e] = [picture.rgb[3 * below + p]!, picture.rgb[3 * below + q]!];
-        const high = a + (b - a) * column.share;
-        rgb[k] = Math.round(high + (d + (e - d) * column.share - high) * row.share);
-      }
-  }
+  const lines = [new Float64Array(3 * width), new Float64Array(3 * width)] as const;
+  /** Rows that lie in both lines. */
+  const drawn = [-1, -1];
+  const lineOf = (y: number) => {
+    const line = lines[y % 2]!;
+    if (drawn[y % 2] !== y) drawnRow(picture, y, columns, line);
+    drawn[y % 2] = y;
+    return line;
+  };
+  for (let y = 0; y < height; y++)
+    betweenRows(lineOf(rows.first[y]!), lineOf(rows.second[y]!), rows.share[y]!, rgb, y * width * 3);
   const shares: Box = [left / picture.width, top / picture.height, across / picture.width, down / picture.height];
   return { part: { rgb, width, height }, within: shares };
 }
