@@ -29,5 +29,6 @@ export const apart = defineCheck({
     const { off, size } = again.apart;
     return `a second look has the ${thing(input)} ${percent(off)} of the shape elsewhere and ${percent(size)} of it larger or smaller; the limit is ${limit}, twice as much for the size`;
   },
-  mend: () => 'look at it on the easel, and point at the subject if it is wrong',
+  mend: () =>
+    'look at it on the easel, where dots show what the second look saw, and point at the subject if the dashes are wrong',
 });

@@ -38,6 +38,7 @@ test('a subject that was taken 100 pixels wide of its place lies off its spot by
   expect(off[0]).toBeCloseTo(0.125);
   expect(off[1]).toBeCloseTo(0);
   expect(size).toBeCloseTo(0.625);
+  expect((far as { box: Box }).box).toEqual([0.325, 0.3, 0.25, 0.3]);
   expect(apart.off).toBeCloseTo(0.125);
   expect(apart.size).toBeCloseTo(0.125);
 });

@@ -13,6 +13,8 @@ export type PlacedAgain = {
   readonly size: number;
   /** How far the two looks disagree: the distance of their centres as a share of the box's longer side, and the difference of their sizes. */
   readonly apart: { readonly off: number; readonly size: number };
+  /** What it saw, in shares of the photo. */
+  readonly box: Box;
 };
 
 type Box = readonly [left: number, top: number, width: number, height: number];
@@ -74,5 +76,6 @@ export function seenAgain(photo: SeenPhoto, placed: Placed, template: Template):
     off: [subject.off[0] + dx, subject.off[1] + dy],
     size,
     apart: { off: Math.hypot(dx, dy), size: Math.abs(size - subject.size) },
+    box: again.box,
   };
 }

@@ -19,6 +19,15 @@ function rimPoints({ width, height }: PhotoRow, { box, mask }: NonNullable<Retur
     .join(' ');
 }
 
+const inPixels = ([left, top, across, down]: Box, { width, height }: PhotoRow) => ({
+  x: left * width,
+  y: top * height,
+  width: across * width,
+  height: down * height,
+});
+
+type Box = readonly [left: number, top: number, width: number, height: number];
+
 type EaselRoomProps = {
   readonly ref: Ref<SVGSVGElement>;
   readonly template: Template;
@@ -27,12 +36,14 @@ type EaselRoomProps = {
   readonly placed: Placed;
   readonly spot: readonly [number, number];
   /** Left, top, width and height of what is seen, frame units. */
-  readonly view: readonly [number, number, number, number];
+  readonly view: Box;
   readonly tool: string;
   /** True while the subject is caught by the spot. */
   readonly caught: boolean;
   /** The box that is being drawn around the subject, in shares of the photo. */
-  readonly boxing: readonly [number, number, number, number] | null;
+  readonly boxing: Box | null;
+  /** What a second look saw, where it disagrees, in shares of the photo. */
+  readonly again: Box | null;
   readonly handlers: SVGAttributes<SVGSVGElement>;
 };
 
@@ -48,6 +59,7 @@ export function EaselRoom({
   tool,
   caught,
   boxing,
+  again,
   handlers,
 }: EaselRoomProps) {
   const { frame } = template;
@@ -88,16 +100,8 @@ export function EaselRoom({
       <g className={caught ? 'easel-spot is-caught' : 'easel-spot'}>
         <path d={`M${spot[0]} ${t}V${b}M${l} ${spot[1]}H${r}`} />
       </g>
-      {subjectBox && (
-        <rect
-          className="easel-subject"
-          x={subjectBox[0] * photo.width}
-          y={subjectBox[1] * photo.height}
-          width={subjectBox[2] * photo.width}
-          height={subjectBox[3] * photo.height}
-          transform={transform}
-        />
-      )}
+      {subjectBox && <rect className="easel-subject" {...inPixels(subjectBox, photo)} transform={transform} />}
+      {again && <rect className="easel-again" {...inPixels(again, photo)} transform={transform} />}
       {outlined && <polygon className="easel-subject" points={rimPoints(photo, outlined)} transform={transform} />}
       {photo.sight?.faces.map(({ eyes }, i) => (
         <g key={i} transform={transform} className="easel-eyes">

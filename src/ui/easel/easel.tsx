@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import { placer, spotOf, type HandSubject } from '@/core/placement';
+import { placer, seenAgain, spotOf, type HandSubject } from '@/core/placement';
 import { photoOutline, slotTemplate, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
@@ -69,6 +69,8 @@ export function Easel({
   const placed = puts(shown);
   const cutout = useMemo(() => inItsGroup(shown, photos), [shown, photos]);
   const spot = spotOf(template);
+  const isApart = findings.byPhoto.get(photo.id)?.some(({ check }) => check === 'apart');
+  const again = isApart ? seenAgain(photo, placed, template) : null;
 
   const setSubject = (handSubject: HandSubject | null) =>
     edits.apply(`subject of ${photo.name}`, [{ id: photo.id, handSubject }]);
@@ -160,6 +162,7 @@ export function Easel({
               tool={tool}
               caught={caught}
               boxing={boxing}
+              again={again && again !== 'unseen' ? again.box : null}
               handlers={bind()}
             />
           )}
