@@ -228,8 +228,24 @@ export function EaselSide({
         </p>
       )}
       <p className="muted small-text mt-2 mb-0">
-        <kbd>← ↑ → ↓</kbd> nudge, <kbd>+</kbd> <kbd>−</kbd> scale, <kbd>,</kbd> <kbd>.</kbd> turn, <kbd>N</kbd>{' '}
-        <kbd>P</kbd> next and back, <kbd>G</kbd> good, <kbd>L</kbd> leave out.{' '}
+        <span className="text-nowrap">
+          <kbd>← ↑ → ↓</kbd> nudge,
+        </span>{' '}
+        <span className="text-nowrap">
+          <kbd>+</kbd> <kbd>−</kbd> scale,
+        </span>{' '}
+        <span className="text-nowrap">
+          <kbd>,</kbd> <kbd>.</kbd> turn,
+        </span>{' '}
+        <span className="text-nowrap">
+          <kbd>N</kbd> <kbd>P</kbd> next and back,
+        </span>{' '}
+        <span className="text-nowrap">
+          <kbd>G</kbd> good,
+        </span>{' '}
+        <span className="text-nowrap">
+          <kbd>L</kbd> leave out.
+        </span>{' '}
         {centring.rule === 'point' && 'This template goes by the point you set.'}
       </p>
     </aside>
