@@ -13,7 +13,7 @@ import { floorMask } from './floor-shadow';
 import type { Ground } from './ground';
 import { borderBand, isFree, thrownShadows, sourceOver, visibleBorders, withOpacity } from './layers';
 import { windowOfBoth } from './lettering';
-import { imageWindow, mirrored, mirrorOf } from './mirror';
+import { mirrorIn, mirrorOf } from './mirror';
 import { mixedBefore, mixedBehind, NOTHING_MIXED, type MixScene } from './mixed';
 import { paintRows, type PaintGround } from './paints';
 import { photoFinish, type PhotoFinish } from './photo-finish';
@@ -165,8 +165,7 @@ export function compilePlain(
   /** What is the same for all narrow bands of one. */
   const stackIn = (wide: PixelWindow): ((window: PixelWindow) => Stack) => {
     const band = cutoutIn(wide);
-    const image = place && imageWindow(place, wide);
-    const imaged = image && imageIn(image);
+    const imaged = place && mirrorIn(place, wide, imageIn);
     const ground = groundOf(grounded, under, [...low.coats(wide), ...band.behind], roomIn(wide));
     const front = top.coats(wide);
     return (window) => {
@@ -177,7 +176,7 @@ export function compilePlain(
         before: [...band.before(window, cutout), ...front],
         // The photo hides what falls on the ground behind it, unless the same shadows are asked for without it.
         shadows: shadows(window, part || withBare ? null : hiddenBy(cutout)),
-        mirrored: imaged && mirrored(place!, window, imaged),
+        mirrored: imaged && imaged(window),
       };
     };
   };

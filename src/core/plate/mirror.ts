@@ -47,18 +47,14 @@ export function mirrorOf(
 }
 
 /** The rows of the cutout that are seen mirrored in a window of the picture; null where there are none. */
-export function imageWindow({ sum }: MirrorPlace, window: PixelWindow): PixelWindow | null {
+function imageWindow({ sum }: MirrorPlace, window: PixelWindow): PixelWindow | null {
   const first = Math.max(0, sum - (window.top + window.height - 1));
   const rows = sum - window.top - first + 1;
   return rows > 0 ? { ...window, top: first, height: rows } : null;
 }
 
-/**
- * What of the mirror image lies in a window of the picture.
- *
- * @param imaged the cutout in a band that holds the rows seen there
- */
-export function mirrored(place: MirrorPlace, window: PixelWindow, imaged: CutoutIn): Mirrored | null {
+/** What of the mirror image lies in a window of the picture, `imaged` being the cutout in a band that holds the rows seen there. */
+function mirrored(place: MirrorPlace, window: PixelWindow, imaged: CutoutIn): Mirrored | null {
   const { sum, begin, length, opacity } = place;
   const image = imageWindow(place, window);
   const strength = Float32Array.from({ length: window.height }, (_, i) => {
@@ -69,6 +65,13 @@ export function mirrored(place: MirrorPlace, window: PixelWindow, imaged: Cutout
   if (!image || strength.every((v) => v === 0)) return null;
   const cutout = imaged.at(image);
   return { cutout, echoes: [imaged.behind, imaged.before(image, cutout)], strength, sum };
+}
+
+/** The mirror image in any window of a band of the picture. */
+export function mirrorIn(place: MirrorPlace, band: PixelWindow, cutoutIn: (band: PixelWindow) => CutoutIn) {
+  const image = imageWindow(place, band);
+  const imaged = image && cutoutIn(image);
+  return (window: PixelWindow): Mirrored | null => imaged && mirrored(place, window, imaged);
 }
 
 /** Writes the cutout's mirror image into what lies behind; nothing where there is none. */
