@@ -5,7 +5,7 @@ import type { Outline, Polygon } from '../shape';
 import { bandBend, pictureOf, type Template } from '../template';
 import type { Band } from './band';
 import { photosBehind, type PhotoBehind } from './behind';
-import type { EchoScene } from './echoes';
+import type { EchoScene } from './echo-source';
 import { isFree, picksOf } from './layers';
 import type { Others } from './pixel';
 import { sidedIn, type Sided } from './sided';
