@@ -1,5 +1,6 @@
 /** Everything that a framing may have: the same for every photo, and only where it belongs. */
 import { framingDocument, parseTemplate, READY_FRAMINGS, withFraming } from '../template';
+import { firstUnlike } from '../testing/drawn';
 import { seededBytes, smoothPhoto } from '../testing/photos';
 import { coverage } from '../raster';
 import { compile } from './compile';
@@ -44,6 +45,8 @@ test.each(READY_FRAMINGS.map((framing) => [framing.name, framing] as const))(
 );
 
 const band = { width: 10, paint: '#ff0000' };
+
+const isAlpha = (_: number, i: number) => i % 4 === 3;
 
 test('echoes are the band at each step: their area is the band’s by the square of the scale', () => {
   // Small enough to lie in the photo, and apart from each other.
@@ -165,7 +168,7 @@ test('the shadow that a band throws lies on the photo away from the light, and n
   expect(Math.max(...at(100, 55).slice(0, 3))).toBeLessThan(5);
   expect(at(100, 62)).toEqual(bare.at(100, 62));
   expect(at(100, 145)).toEqual(bare.at(100, 145));
-  expect(out.filter((_, i) => i % 4 === 3)).toEqual(bare.out.filter((_, i) => i % 4 === 3));
+  expect(firstUnlike(out.filter(isAlpha), bare.out.filter(isAlpha))).toBe(-1);
 });
 
 test('a relief on the photo’s own edge changes it there alone', () => {

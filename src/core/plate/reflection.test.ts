@@ -1,5 +1,5 @@
 /** The cutout mirrored below itself. */
-import { drawnNoise, noiseOn, squareTemplate } from '../testing/drawn';
+import { drawnNoise, firstUnlike, noiseOn, squareTemplate } from '../testing/drawn';
 import { compile, compose } from '.';
 
 const SIDE = 200;
@@ -42,8 +42,12 @@ test('borders are mirrored with the photo, shadows and the backdrop are not', ()
 
 test('off, or beyond the picture, it changes nothing', () => {
   const plain = drawnNoise(squareTemplate(SIDE, tile), SIDE).out;
-  expect(drawnNoise(squareTemplate(SIDE, { ...tile, reflection: { on: false } }), SIDE).out).toEqual(plain);
-  expect(drawnNoise(squareTemplate(SIDE, { ...tile, reflection: { gap: 500 } }), SIDE).out).toEqual(plain);
+  expect(firstUnlike(drawnNoise(squareTemplate(SIDE, { ...tile, reflection: { on: false } }), SIDE).out, plain)).toBe(
+    -1,
+  );
+  expect(firstUnlike(drawnNoise(squareTemplate(SIDE, { ...tile, reflection: { gap: 500 } }), SIDE).out, plain)).toBe(
+    -1,
+  );
 });
 
 test('the alpha is the same for every photo, and a photo with holes has them in its mirror image, too', () => {

@@ -43,3 +43,10 @@ export function farthest(a: Uint8ClampedArray, b: Uint8ClampedArray): number {
     }
   return most;
 }
+
+/** The first byte in which two pictures differ; −1 where they are the same. */
+export function firstUnlike(a: Uint8ClampedArray, b: Uint8ClampedArray): number {
+  if (a.length !== b.length) return Math.min(a.length, b.length);
+  for (let k = 0; k < a.length; k++) if (a[k] !== b[k]) return k;
+  return -1;
+}
