@@ -30,5 +30,5 @@ export const apart = defineCheck({
     return `a second look has the ${thing(input)} ${percent(off)} of the shape elsewhere and ${percent(size)} of it larger or smaller; the limit is ${limit}, twice as much for the size`;
   },
   mend: () =>
-    'look at it on the easel, where dots show what the second look saw, and point at the subject if the dashes are wrong',
+    'look at it on the easel, where dots show what the second look saw, if anything, and point at the subject if the dashes are wrong',
 });

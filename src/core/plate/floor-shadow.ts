@@ -119,5 +119,5 @@ export function floorMask(cutout: readonly Polygon[], shadow: Shadow, scale: num
   };
 }
 
-/** No shadow's edge is sharper than this, pixels: a pixel's own side is of that variance. */
+/** No shadow's edge is softer by less than this standard deviation, pixels: that of a pixel's own width is 0.29. */
 const LEAST_SOFT = 0.3;
