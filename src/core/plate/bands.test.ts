@@ -17,10 +17,16 @@ test.each([
 ])('what is alike above and below comes out alike in its first band and in its last: %s', (_, fields) => {
   const template = squareTemplate(SIZE, {
     shape: { kind: 'circle', box },
-    borders: [{ width: 20, gap: 8 }, { width: 10, gap: 50 }],
-    shadows: [{ y: 0, x: 30, blur: 60, spread: 20 }, { y: 0, blur: 0, spread: 80 }],
+    borders: [
+      { width: 20, gap: 8 },
+      { width: 10, gap: 50 },
+    ],
+    shadows: [
+      { y: 0, x: 30, blur: 60, spread: 20 },
+      { y: 0, blur: 0, spread: 80 },
+    ],
     ...fields,
-  }); // prettier-ignore
+  });
   const { blank } = compile(template, SIZE);
   const row = (y: number) => blank.subarray(y * SIZE * 4, (y + 1) * SIZE * 4);
   const unlike = Array.from({ length: SIZE / 2 }, (_, y) => y).filter((y) => {

@@ -156,16 +156,14 @@ export function compilePlain(
       : NOTHING_MIXED;
   const made = [...low.made, ...top.made];
   const others = { ...scene.others, made: made.length };
-  // A cutout and its mirror image are worked out side by side: each has masks of its own.
-  const newCutouts = () => cutoutMaker(template, { ...scene, others }, sceneFor);
-  const [cutoutIn, imageIn] = [newCutouts(), newCutouts()];
+  const cutoutIn = cutoutMaker(template, { ...scene, others }, sceneFor);
   // What is mixed with the cutout does not see what that is laid on in the end.
   const under = top.over.length > 0 ? null : matte;
   const grounded = { mat: template.mat, backdrop: low.hasBackdrop ? null : template.backdrop };
   /** What is the same for all narrow bands of one. */
   const stackIn = (wide: PixelWindow): ((window: PixelWindow) => Stack) => {
     const band = cutoutIn(wide);
-    const imaged = place && mirrorIn(place, wide, imageIn);
+    const imaged = place && mirrorIn(place, wide, cutoutIn);
     const ground = groundOf(grounded, under, [...low.coats(wide), ...band.behind], roomIn(wide));
     const front = top.coats(wide);
     return (window) => {

@@ -40,14 +40,15 @@ export type CutoutIn = {
 export function cutoutMaker(template: Template, scene: Scene, sceneFor: SceneFor): (band: PixelWindow) => CutoutIn {
   const { outline, scale, clip, others } = scene;
   const { levels, rings } = layersOf(template);
-  const masks = levels.map(({ distance, join, rough }) => ({
-    edge: edgeOf(scene, distance, join, rough),
-    room: sameRoom(),
-  }));
+  const edges = levels.map(({ distance, join, rough }) => edgeOf(scene, distance, join, rough));
+  const feathered = template.edge.feather > 0 ? featherMask(outline, template.edge, scale) : null;
   const coatsIn = coatsOf(rings, scene);
   const freeBands = freeBandMaker(template.borders, sceneFor);
-  const [echoesBehind, echoesBefore] = (['behind', 'before'] as const).map((lies) => echoMaker(template.borders, lies, sceneFor)) as [CoatsMaker, CoatsMaker]; // prettier-ignore
+  const echoesBehind = echoMaker(template.borders, 'behind', sceneFor);
+  const echoesBefore = echoMaker(template.borders, 'before', sceneFor);
   return (band) => {
+    // Of each band its own: a cutout and its mirror image are worked out side by side.
+    const masks = edges.map((edge) => ({ edge, room: sameRoom() }));
     const coats = coatsIn(band);
     const echoes = echoesBefore(band);
     return {
@@ -59,7 +60,7 @@ export function cutoutMaker(template: Template, scene: Scene, sceneFor: SceneFor
           rings,
           levels: masks.map(({ edge, room }) => clipped(coverage(edge, window, room))),
           coats,
-          feather: template.edge.feather > 0 ? clipped(featherMask(outline, template.edge, scale, window)) : null,
+          feather: feathered && clipped(feathered(window)),
           others,
         };
       },
@@ -68,5 +69,3 @@ export function cutoutMaker(template: Template, scene: Scene, sceneFor: SceneFor
     };
   };
 }
-
-type CoatsMaker = ReturnType<typeof echoMaker>;

@@ -14,7 +14,7 @@ export const fadeOutline = (outline: readonly Polygon[], edge: Template['edge'],
   offset(outline, featherShift(edge) * scale, 'round');
 
 /**
- * How much of each pixel the photo covers, 0…1. Inside, nothing shows beyond the outline;
+ * How much of each pixel of a window the photo covers, 0…1. Inside, nothing shows beyond the outline;
  * outside, everything within it shows in full; in the centre, half of it on the outline.
  *
  * @param outline polygons in pixels
@@ -24,14 +24,16 @@ export function featherMask(
   outline: readonly Polygon[],
   edge: Template['edge'],
   scale: number,
-  window: PixelWindow,
-): Float32Array {
-  const mask = softCoverage(fadeOutline(outline, edge, scale), window, featherSigma(edge) * scale);
-  const hard = edge.featherSide === 'centre' ? null : coverage(outline, window);
-  for (let i = 0; i < mask.length; i++) {
-    if (hard) mask[i] = edge.featherSide === 'inside' ? Math.min(mask[i]!, hard[i]!) : Math.max(mask[i]!, hard[i]!);
-    if (mask[i]! < LEAST_SHARE) mask[i] = 0;
-    else if (mask[i]! > 1 - LEAST_SHARE) mask[i] = 1;
-  }
-  return mask;
+): (window: PixelWindow) => Float32Array {
+  const fade = fadeOutline(outline, edge, scale);
+  return (window) => {
+    const mask = softCoverage(fade, window, featherSigma(edge) * scale);
+    const hard = edge.featherSide === 'centre' ? null : coverage(outline, window);
+    for (let i = 0; i < mask.length; i++) {
+      if (hard) mask[i] = edge.featherSide === 'inside' ? Math.min(mask[i]!, hard[i]!) : Math.max(mask[i]!, hard[i]!);
+      if (mask[i]! < LEAST_SHARE) mask[i] = 0;
+      else if (mask[i]! > 1 - LEAST_SHARE) mask[i] = 1;
+    }
+    return mask;
+  };
 }
