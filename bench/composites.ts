@@ -10,7 +10,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { seeded } from '../demo/generator/random';
 
-const FOLDER = 'scratch/composites';
+export const FOLDER = 'scratch/composites';
 const PACKAGES = ['tuxpaint-stamps-default', 'plasma-workspace-wallpapers', 'mate-backgrounds', 'opencv-doc'];
 
 /** Their boxes are the same to 3 % of their longer side with parts thinner than that and without. */
@@ -55,7 +55,7 @@ const WITH_SUBJECTS = [
 /** Photos for setting constants, and those that are only measured; no thing and no ground is in both. */
 export const PARTS = { tuned: 120, measured: 60 } as const;
 
-function fetched(): void {
+export function fetched(): void {
   mkdirSync(FOLDER, { recursive: true });
   for (const name of PACKAGES) {
     if (existsSync(join(FOLDER, name))) continue;
@@ -67,32 +67,44 @@ function fetched(): void {
 }
 
 /** The largest file of a folder, or the file itself. */
-function fileOf(path: string): string {
+export function fileOf(path: string): string {
   const whole = join(FOLDER, path);
   if (/\.(jpg|png)$/.test(path)) return whole;
   const wide = (name: string) => Number(/^\d+/.exec(name)?.[0] ?? 0);
   return join(whole, readdirSync(whole).sort((a, b) => wide(b) - wide(a))[0]!);
 }
 
-const SIZES = [[700, 525], [525, 700], [640, 640], [750, 500]] as const; // prettier-ignore
+export const SIZES = [[700, 525], [525, 700], [640, 640], [750, 500]] as const; // prettier-ignore
 
-type Made = { readonly file: string; readonly width: number; readonly height: number; readonly box: number[] };
+export type Made = { readonly file: string; readonly width: number; readonly height: number; readonly box: number[] };
 
-async function make(path: string, i: number, thing: string, ground: string, soft: boolean): Promise<Made> {
-  const random = seeded(7700 + 31 * i);
-  const between = (a: number, b: number) => a + (b - a) * random();
-  const [width, height] = SIZES[i % SIZES.length]!;
-  const blur = soft ? between(7, 14) : i % 2 ? between(4, 12) : 0;
-  let behind = sharp(fileOf(ground)).resize(width, height, { fit: 'cover' }).removeAlpha().toColourspace('srgb');
-  if (blur > 0) behind = behind.blur(blur);
-  const trimmed = await sharp(fileOf(thing)).ensureAlpha().trim({ background: '#00000000', threshold: 8 }).toBuffer();
-  const long = Math.round(between(0.35, 0.68) * Math.min(width, height));
-  const { data: over, info } = await sharp(trimmed)
+/** A cut-out photograph without what is clear around it. */
+export const trimmed = (thing: Buffer | string): Promise<Buffer> =>
+  sharp(thing).ensureAlpha().trim({ background: '#00000000', threshold: 8 }).toBuffer();
+
+/** A number between two, of a picture's own. */
+export type Between = (a: number, b: number) => number;
+
+export type Scene = {
+  readonly width: number;
+  readonly height: number;
+  readonly behind: Buffer;
+  /** Cut out, with nothing around it, and how long it is drawn, pixels. */
+  readonly thing: Buffer;
+  readonly long: number;
+  readonly brightness: readonly [number, number];
+  /** How far from the middle it may lie, 0…1. */
+  readonly wander: number;
+};
+
+/** A thing before a ground, with a soft shadow and grain over both, written to a file. */
+export async function joined(path: string, between: Between, scene: Scene): Promise<Made> {
+  const { width, height, behind, thing, long, brightness, wander } = scene;
+  const { data: over, info } = await sharp(thing)
     .resize(long, long, { fit: 'inside' })
-    .modulate({ brightness: between(0.85, 1.1) })
+    .modulate({ brightness: between(...brightness) })
     .png()
     .toBuffer({ resolveWithObject: true });
-  const wander = i % 6 === 0 ? 0.9 : 0.5;
   const left = Math.round(((width - info.width) / 2) * (1 + wander * between(-1, 1)));
   const top = Math.round(((height - info.height) / 2) * (1 + wander * between(-1, 1)));
   const alpha = await sharp(over).extractChannel('alpha').raw().toBuffer();
@@ -124,11 +136,10 @@ async function make(path: string, i: number, thing: string, ground: string, soft
         .png()
         .toBuffer(),
     );
-  const flat = await behind.png().toBuffer();
-  const joined = await sharp(flat).composite([{ input: shadow }, { input: over, left, top }]).removeAlpha().raw().toBuffer(); // prettier-ignore
+  const all = await sharp(behind).composite([{ input: shadow }, { input: over, left, top }]).removeAlpha().raw().toBuffer(); // prettier-ignore
   // Grain, as of a camera, over both.
-  for (let k = 0; k < joined.length; k++) joined[k] = Math.min(255, Math.max(0, joined[k]! + (random() + random() - 1) * 7)); // prettier-ignore
-  await sharp(joined, { raw: { width, height, channels: 3 } })
+  for (let k = 0; k < all.length; k++) all[k] = Math.min(255, Math.max(0, all[k]! + (between(0, 1) + between(0, 1) - 1) * 7)); // prettier-ignore
+  await sharp(all, { raw: { width, height, channels: 3 } })
     .blur(0.5)
     .jpeg({ quality: 88 })
     .toFile(path);
@@ -139,7 +150,35 @@ async function make(path: string, i: number, thing: string, ground: string, soft
   return { file: path, width, height, box: [left + l, top + t, left + r, top + b] };
 }
 
+/** Numbers between two others, the same on every run. */
+export function betweenOf(seed: number): Between {
+  const random = seeded(seed);
+  return (a, b) => a + (b - a) * random();
+}
+
+async function make(path: string, i: number, thing: string, ground: string, soft: boolean): Promise<Made> {
+  const between = betweenOf(7700 + 31 * i);
+  const [width, height] = SIZES[i % SIZES.length]!;
+  const blur = soft ? between(7, 14) : i % 2 ? between(4, 12) : 0;
+  const behind = sharp(fileOf(ground)).resize(width, height, { fit: 'cover' }).removeAlpha().toColourspace('srgb');
+  return joined(path, between, {
+    width,
+    height,
+    behind: await (blur > 0 ? behind.blur(blur) : behind).png().toBuffer(),
+    thing: await trimmed(fileOf(thing)),
+    long: Math.round(between(0.35, 0.68) * Math.min(width, height)),
+    brightness: [0.85, 1.1],
+    wander: i % 6 === 0 ? 0.9 : 0.5,
+  });
+}
+
 export type Composite = Made & { readonly part: keyof typeof PARTS };
+
+/** Things and grounds of a part: every third one is only measured. */
+export function ownOf(part: keyof typeof PARTS) {
+  const own = <T>(all: readonly T[]) => all.filter((_, i) => (i % 3 === 2) === (part === 'measured'));
+  return { things: own(THINGS), plain: own(GROUNDS), others: own(WITH_SUBJECTS) };
+}
 
 /** Made once, then kept. */
 export async function composites(): Promise<Composite[]> {
@@ -148,9 +187,7 @@ export async function composites(): Promise<Composite[]> {
   fetched();
   const made: Composite[] = [];
   for (const [part, count] of Object.entries(PARTS) as [keyof typeof PARTS, number][]) {
-    // Every third thing and ground is only measured.
-    const own = <T>(all: readonly T[]) => all.filter((_, i) => (i % 3 === 2) === (part === 'measured'));
-    const [things, plain, others] = [own(THINGS), own(GROUNDS), own(WITH_SUBJECTS)];
+    const { things, plain, others } = ownOf(part);
     for (let i = 0; i < count; i++) {
       const soft = i % 4 === 3;
       const ground = soft

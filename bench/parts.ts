@@ -158,6 +158,14 @@ export const PARTS = {
           `Pointing, ${how} (unseen): ${percent(p.within3)} of ${p.times} within 3 % of the box, ${percent(p.within10)} within 10 %; ready ${number(p.ready)} ms of CPU, click ${most(p.click, 100, 0)} ms, ${percent(p.slow)} of clicks over 100; ${percent(p.larger)} of the photos in the larger picture, too`,
       ),
   ),
+  alike: part(
+    async () => (await import('./alike')).measureAlike(),
+    (v) =>
+      Object.entries(v).map(
+        ([how, h]) =>
+          `Series, ${how}: of ${h.doubted} others in doubt ${h.wrongBefore} were wrong, ${h.wrong} are (${h.spoilt} were right before); ${h.sure} are sure, ${h.wrongAndSure} of these off by more than 3 %`,
+      ),
+  ),
   faces: part(
     async () => (await import('./finder')).measureFaces(),
     (v) => [

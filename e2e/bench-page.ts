@@ -35,3 +35,13 @@ export async function batchOf(page: Page, name: string, photos: readonly Upload[
   await expect(cutouts(page).first()).toBeVisible();
   await painted(page);
 }
+
+/** Where a place of the photo on the easel lies on the screen. */
+export const placeIn = (page: Page, x: number, y: number): Promise<[number, number]> =>
+  page.locator('.easel-svg image').evaluate(
+    (image: SVGImageElement, [px, py]) => {
+      const { x: left, y: top } = new DOMPoint(px, py).matrixTransform(image.getScreenCTM()!);
+      return [left, top] as [number, number];
+    },
+    [x, y],
+  );

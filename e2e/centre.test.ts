@@ -2,7 +2,7 @@ import { expect, test, type Page } from './test';
 import { readFile } from 'node:fs/promises';
 import { PNG } from 'pngjs';
 import { readdirSync, readFileSync } from 'node:fs';
-import { batchOf, cutouts, painted, step } from './bench-page';
+import { batchOf, cutouts, painted, placeIn, step } from './bench-page';
 import { compare, exported, pictureNames, previewAndExport } from './exports';
 import { discPhoto, flatPhoto, gradientPhoto } from './photos';
 import { saved, type } from './shape-steps';
@@ -37,16 +37,6 @@ type Scene = {
 const KNOWN = JSON.parse(readFileSync('test-photos/scenes.json', 'utf8')) as readonly Scene[];
 const sceneOf = (file: string) => KNOWN.find((one) => one.file === file)!;
 const SCENES = [sceneOf('scene-325-oatmeal-mug.jpg'), sceneOf('scene-333-ochre-vase.jpg')] as const;
-
-/** Where a place of the photo on the easel lies on the screen. */
-const placeIn = (page: Page, x: number, y: number): Promise<[number, number]> =>
-  page.locator('.easel-svg image').evaluate(
-    (image: SVGImageElement, [px, py]) => {
-      const { x: left, y: top } = new DOMPoint(px, py).matrixTransform(image.getScreenCTM()!);
-      return [left, top] as [number, number];
-    },
-    [x, y],
-  );
 
 /** Left, top, right and bottom of the outline that is shown, in pixels of the photo. */
 const boundsOfPolygon = (page: Page): Promise<number[]> =>

@@ -28,9 +28,15 @@ export async function noisePhoto(name: string, width: number, height: number): P
   return { name, mimeType: 'image/jpeg', buffer: await image.jpeg({ quality: 50 }).toBuffer() };
 }
 
-type Disc = { readonly x: number; readonly y: number; readonly r: number };
+type Disc = {
+  readonly x: number;
+  readonly y: number;
+  readonly r: number;
+  /** Red, green and blue; else a red that is as dark as the ground asks for. */
+  readonly colour?: readonly number[];
+};
 
-/** Discs of one colour on a plain ground: subjects whose place is known. */
+/** Discs on a plain ground: subjects whose place is known. */
 export async function discPhoto(
   name: string,
   discs: readonly Disc[],
@@ -39,8 +45,9 @@ export async function discPhoto(
   const data = Buffer.alloc(width * height * 3);
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      const inside = discs.some((d) => Math.hypot(x + 0.5 - d.x, y + 0.5 - d.y) < d.r);
-      data.set(inside ? [Math.round(ground * 0.7), 40, 50] : [ground, ground, ground], (y * width + x) * 3);
+      const disc = discs.find((d) => Math.hypot(x + 0.5 - d.x, y + 0.5 - d.y) < d.r);
+      const red = [Math.round(ground * 0.7), 40, 50];
+      data.set(disc ? (disc.colour ?? red) : [ground, ground, ground], (y * width + x) * 3);
     }
   const image = sharp(data, { raw: { width, height, channels: 3 } });
   return { name, mimeType: 'image/png', buffer: await (blur ? image.blur(blur) : image).png().toBuffer() };

@@ -77,6 +77,7 @@ const TABLE: Readonly<Record<string, Try>> = {
   'PUT batches/[id]/fields': ['artist', { fields: ['title'] }],
   'POST batches/[id]/photos': ['artist'],
   'PATCH batches/[id]/photos': ['artist', { changes: [{ id: 1, review: 'good' }] }],
+  'POST batches/[id]/alike': ['artist', { photo: 1 }],
   'DELETE batches/[id]/photos': ['artist', { ids: [1] }],
   'DELETE batches/[id]/refusals': ['artist'],
   'PUT batches/[id]/template': ['artist', { templateId: 1, revision: 0 }],

@@ -15,7 +15,7 @@ export const apart = defineCheck({
   label: 'Two looks disagree',
   about: 'photo',
   measure: (input) => {
-    // A person has seen it since.
+    // A person has seen it since, or others that it is like.
     if (input.photo.handSubject) return null;
     const again = said(input);
     return again === 'unseen' ? 1 : again && worse(again);

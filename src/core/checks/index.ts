@@ -1,4 +1,5 @@
 export { countBatch, filesFor, isToLookAt, type Review } from './counts';
+export { isDoubtful, isExample } from './doubtful';
 export { unequalSizes } from './equal';
 export { findingsOf, type BatchFindings, type BatchPhoto } from './batch';
 export type { BatchMeans, CheckDefinition, CheckedPhoto, Finding } from './check';

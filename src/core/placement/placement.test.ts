@@ -295,6 +295,9 @@ describe('rules', () => {
     const byHand = place({ ...photo, handSubject: { box: [0.6, 0.6, 0.1, 0.1] } });
     expect(inPhoto(byHand, photo, [540, 540])).toEqual([650, 650].map((v) => expect.closeTo(v, 6)));
     expect(place({ width: 1000, height: 1000 })).toMatchObject({ subject: null, x: 540, y: 540 });
+    // One found like others that were pointed at is as sure as the finder was.
+    const alike = place({ ...photo, handSubject: { box: [0.6, 0.6, 0.1, 0.1], alike: 0.3 } });
+    expect(alike).toMatchObject({ x: byHand.x, y: byHand.y, subject: { source: 'alike', confidence: 0.3 } });
   });
 });
 

@@ -20,6 +20,8 @@ export const handSubjectSchema = z.union([
       .string()
       .regex(/^[0-9a-f]{144}$/)
       .optional(),
+    /** How sure the finder is of it, where nobody pointed at it but at others that it is like. */
+    alike: z.number().min(0).max(1).optional(),
   }),
   z.strictObject({ point: z.tuple([share, share]) }),
 ]);
@@ -34,7 +36,7 @@ export type Subject = {
   readonly area: number;
   /** Degrees by which its eyes lean from level, clockwise; 0 where there are none. */
   readonly lean: number;
-  readonly source: 'hand' | 'face' | 'found' | 'photo';
+  readonly source: 'hand' | 'alike' | 'face' | 'found' | 'photo';
   readonly confidence: number;
   readonly count: number;
 };
@@ -97,8 +99,8 @@ function byHand(photo: SeenPhoto, hand: HandSubject, middle: Middle): Subject {
     ...extentOf(hand, photo, middle),
     area: (hand.area ?? w * h) * width * height,
     lean: leanOf(photo),
-    source: 'hand',
-    confidence: 1,
+    source: hand.alike === undefined ? 'hand' : 'alike',
+    confidence: hand.alike ?? 1,
     count: 1,
   };
 }

@@ -15,6 +15,7 @@ export * as uploads from './uploads';
 export * as trials from './trials';
 export * as templateCards from './template-cards';
 export * as storage from './storage';
+export * as subjects from './subjects';
 export * as templates from './templates';
 export type { BatchCard, BatchDetail } from './batches';
 export type { DeliveredFile, DeliveryDifferences } from './delivery-pages';

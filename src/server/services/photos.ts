@@ -6,12 +6,10 @@ import { WobrelError } from '../../core/errors';
 import type { Review } from '../../core/checks';
 import type { PhotoData } from '../../core/fields';
 import type { Adjustment, HandSubject } from '../../core/placement';
-import { SIGHT_VERSION, type FoundSubject, type Sight, type Pointing } from '../../core/sight';
+import { SIGHT_VERSION, type Sight } from '../../core/sight';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
 import { tables } from '../db';
 import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
-import { oncePerProcess } from '../once';
-import { createSightPool } from '../sight';
 import { asWriteError } from '../store';
 import { demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
@@ -19,6 +17,7 @@ import { oneOf } from './one-of';
 import { cleanName } from './names';
 import { notFound } from './refusals';
 import { seenIn, UNSEEN, type Unseen } from './seen';
+import { sightPool } from './sight-pool';
 
 export { changePhotos, photoChangesSchema, type PhotoChange } from './photo-changes';
 
@@ -75,8 +74,6 @@ const exists = (path: string) =>
     () => false,
   );
 
-const sightPool = () => oncePerProcess('sight', () => createSightPool());
-
 /** Looks at a picture, unless that has been done; what was seen holds for every batch with this picture. */
 async function sightOf(here: Here, sha256: string): Promise<unknown> {
   const [known] = await here.db.select().from(sights).where(eq(sights.sha256, sha256));
@@ -97,18 +94,6 @@ async function sightOf(here: Here, sha256: string): Promise<unknown> {
     await tx.update(batches).set(stale).where(inArray(batches.id, holding));
   });
   return document;
-}
-
-/**
- * The outline of what somebody points at in a picture; null where nothing is pointed at yet, or nothing is found there.
- *
- * @throws WobrelError `not-found`, `photo-unseen`
- */
-export async function pointedAt(here: Here, sha256: string, pointing: Pointing): Promise<FoundSubject | null> {
-  demand(here, 'artist');
-  const path = here.files.proxy(sha256, 512);
-  if (!(await exists(path))) throw new WobrelError('not-found', 'There is no such photo.');
-  return sightPool().point(path, pointing);
 }
 
 /** Looks at all pictures that no one has looked at, or only an older finder; ends when there are none. */

@@ -1,6 +1,7 @@
 /** Threads that look at photos; each photo is looked at once. */
 import { WobrelError } from '../../core/errors';
 import type { FoundSubject, Pointing, Sight } from '../../core/sight';
+import type { ExampleFile } from '../looking';
 import { renderThreads } from '../config';
 import { createThreads } from '../threads';
 
@@ -17,6 +18,12 @@ export type SightPool = {
    * @throws WobrelError `photo-unseen`
    */
   readonly point: (path: string, pointing: Pointing) => Promise<FoundSubject | null>;
+  /**
+   * The subject that is like those of other pictures.
+   *
+   * @throws WobrelError `photo-unseen`
+   */
+  readonly alike: (path: string, examples: readonly ExampleFile[]) => Promise<FoundSubject | null>;
   readonly close: () => Promise<void>;
 };
 
@@ -30,6 +37,7 @@ export function createSightPool(folder?: string): SightPool {
   return {
     see: (path) => looking.run<Sight>('see', { path }),
     point: (path, told) => pointing.run<FoundSubject | null>('point', { path, ...told }),
+    alike: (path, examples) => looking.run<FoundSubject | null>('alike', { path, examples }),
     close: async () => void (await Promise.all([looking.close(), pointing.close()])),
   };
 }

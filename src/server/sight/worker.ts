@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
 import type { FoundSubject, Pointing, Sight } from '../../core/sight';
 import { outcomeOf, type Outcome } from '../threads/outcome';
-import { lookAt, pointAt } from '../looking';
+import { alikeIn, lookAt, pointAt, type ExampleFile } from '../looking';
 
 sharp.concurrency(1);
 sharp.cache(false);
@@ -21,3 +21,5 @@ export const see = ({ path, all }: { path: string; all?: boolean }): Promise<Out
 
 export const point = ({ path, ...pointing }: { path: string } & Pointing): Promise<Outcome<FoundSubject | null>> =>
   ofThePicture(() => pointAt(path, pointing));
+
+export const alike = ({ path, examples }: { path: string; examples: readonly ExampleFile[] }): Promise<Outcome<FoundSubject | null>> => ofThePicture(() => alikeIn(path, examples)); // prettier-ignore

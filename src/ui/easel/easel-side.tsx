@@ -156,7 +156,7 @@ export function EaselSide({
       )}
       {photo.handSubject && (
         <Button variant="quiet" onClick={() => setSubject(null)}>
-          Forget the subject by hand
+          {'alike' in photo.handSubject ? 'Forget what was found like others' : 'Forget the subject by hand'}
         </Button>
       )}
       <div className="muted mt-2">

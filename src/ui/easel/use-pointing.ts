@@ -4,6 +4,7 @@ import type { HandSubject } from '@/core/placement';
 import type { FoundSubject, Pointing, Told } from '@/core/sight';
 import type { PhotoRow } from '@/server/services';
 import { api } from '../shared/api';
+import { outlined } from './outlined';
 
 /** What a click on the easel says: this is the subject; this belongs to it, too; this does not. */
 export type Click = 'new' | 'more' | 'less';
@@ -15,15 +16,6 @@ type Said = { readonly photo: number; readonly pointing: Pointing };
 
 const outlineOf = ({ sha256 }: PhotoRow, pointing: Pointing) =>
   api<{ subject: FoundSubject | null }>(`/api/photos/${sha256}/outline`, 'POST', pointing);
-
-/** What is kept of it with the photo. */
-const outlined = ({ box, body, centroid, area, mask }: FoundSubject): HandSubject => ({
-  box: [...box],
-  ...(body && { body: [...body] }),
-  centroid,
-  area,
-  mask,
-});
 
 const NOTHING: Pointing = { from: null, told: [] };
 

@@ -180,13 +180,16 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             )}
             {step === 'centre' && (
               <CentreSide
+                batchId={batch.id}
                 shown={shownTemplate}
                 template={template}
                 slot={slot}
                 hand={hand}
                 store={handStore}
                 photos={inHand}
-                placed={findings.placed}
+                findings={findings}
+                edits={edits}
+                history={history}
                 onTry={isWhole && !trying ? (next) => setTrial({ ...next, of: template }) : null}
               />
             )}

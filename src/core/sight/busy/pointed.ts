@@ -7,7 +7,7 @@ import type { Told } from '../pointing';
 import type { FoundSubject } from '../sight';
 import type { Candidate } from './candidates';
 import { cutOut, sidesIn, type GrabCut } from './cut';
-import { maskOf, rimOf, WIDE, type Salience } from './salience';
+import { maskOf, rimAround, WIDE, type Salience } from './salience';
 
 /** A photo with all that is costly to find out about it: what stands out there, and the things that a network saw. */
 export type Ready = {
@@ -44,14 +44,6 @@ function nearest(seen: readonly Candidate[], box: Box): Box {
 
 const sharesOf = ([l, t, r, b]: Part['box'], { width, height }: Salience): Box =>
   [l / width, t / height, (r - l) / width, (b - t) / height]; // prettier-ignore
-
-/** A little more than a part's box, where its outline is to be clear: as a share of its extents on either side. */
-const BESIDE = 0.15;
-
-function isClear(salience: Salience, [l, t, r, b]: Part['box']): boolean {
-  const [across, down] = [Math.round(BESIDE * (r - l)), Math.round(BESIDE * (b - t))];
-  return rimOf(salience, [l - across, t - down, r + across, b + down]) <= WIDE;
-}
 
 /** Pixels from what stands out to a place that is told to be of it. */
 const REACH = 3;
@@ -116,7 +108,7 @@ export async function pointedAt(
 ): Promise<FoundSubject | null> {
   const places = told.filter(({ is }) => is === 'subject').map(({ at }) => at);
   const part = standingAt(salience, from, places[0]);
-  const standing = part && isClear(salience, part.box) ? part : null;
+  const standing = part && rimAround(salience, part.box) <= WIDE ? part : null;
   // Only the thing itself is told yet, nothing of its parts.
   const isFirst = told.length === (from ? 0 : 1);
   if (standing && isFirst) return sure(subjectOfPixels(standing, { size: salience }));

@@ -1,10 +1,10 @@
 import { pointingSchema } from '@/core/sight';
 import { bodyOf, routes, sumOf } from '@/server/http';
-import { photos } from '@/server/services';
+import { subjects } from '@/server/services';
 
 /** The outline of what somebody points at in a picture; with nothing pointed at, the picture is only made ready for it. */
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   POST: async ({ here, request, sum }) => ({
-    subject: await photos.pointedAt(here, sumOf(sum), await bodyOf(request, pointingSchema)),
+    subject: await subjects.pointedAt(here, sumOf(sum), await bodyOf(request, pointingSchema)),
   }),
 });

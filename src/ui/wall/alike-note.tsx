@@ -1,0 +1,67 @@
+'use client';
+import { Button, ProgressBar } from 'react-bootstrap';
+import { isDoubtful, isExample } from '@/core/checks';
+import type { PhotoFindings } from '../checks/photo-findings';
+import type { History } from '../history/history';
+import { useMay } from '../people/who';
+import type { BenchPhoto } from '../photos/in-slots';
+import type { PhotoEdits } from '../photos/use-edits';
+import { plural } from '../shared/words';
+import { useAlike } from './use-alike';
+
+type AlikeNoteProps = {
+  readonly batchId: number;
+  /** Those that are exported. */
+  readonly photos: readonly BenchPhoto[];
+  readonly findings: PhotoFindings;
+  readonly edits: PhotoEdits;
+  readonly history: History;
+};
+
+/** Where subjects were pointed at and others are in doubt: finds those like them. */
+export function AlikeNote({ batchId, photos, findings, edits, history }: AlikeNoteProps) {
+  const { run, failure, find, stop } = useAlike(batchId, edits, history);
+  const mayWork = useMay('artist');
+  const examples = photos.filter(({ handSubject }) => isExample(handSubject)).length;
+  const doubtful = photos.filter(({ id, handSubject }) => {
+    const placed = findings.placed.get(id);
+    return placed && isDoubtful(handSubject, placed, findings.byPhoto.get(id) ?? []);
+  });
+  // All were looked for before.
+  const isAgain = doubtful.every(({ handSubject }) => handSubject !== null);
+  if (!run && !failure && (examples === 0 || doubtful.length === 0)) return null;
+  return (
+    <section className="side-block" aria-label="Subjects like others">
+      {run ? (
+        <>
+          <p className="mb-1" role="status">
+            Looking for subjects like those: {run.done} of {run.of}
+          </p>
+          <ProgressBar className="mb-2" now={run.done} max={run.of} aria-label="Photos looked at" />
+          <Button variant="plain" onClick={stop}>
+            Stop
+          </Button>
+        </>
+      ) : (
+        <>
+          <p className="mb-1">
+            {plural(examples, 'subject')} pointed at by hand; {doubtful.length} of the others{' '}
+            {doubtful.length === 1 ? 'is' : 'are'} {isAgain ? 'still in doubt: point at one of them.' : 'in doubt.'}
+          </p>
+          <Button
+            variant="plain"
+            disabled={!mayWork || examples === 0 || doubtful.length === 0}
+            onClick={() => void find(doubtful.map(({ id }) => id))}
+          >
+            Find those like {examples === 1 ? 'it' : 'them'}
+          </Button>
+        </>
+      )}
+      {failure && (
+        <p className="text-danger mb-0" role="alert">
+          ✕ {failure}
+        </p>
+      )}
+    </section>
+  );
+}

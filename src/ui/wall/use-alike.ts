@@ -1,0 +1,61 @@
+'use client';
+import PQueue from 'p-queue';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { FoundSubject } from '@/core/sight';
+import type { PhotoChange } from '@/server/services';
+import { outlined } from '../easel/outlined';
+import type { History } from '../history/history';
+import type { PhotoEdits } from '../photos/use-edits';
+import { api } from '../shared/api';
+import { say } from '../shared/say';
+import { plural } from '../shared/words';
+
+/** How far the looking has come. */
+export type AlikeRun = { readonly done: number; readonly of: number };
+
+/** As many as the server looks at beside each other on a small machine. */
+const AT_ONCE = 2;
+
+const foundWords = (found: number, of: number) =>
+  found === 0 ? 'found nothing like others' : `found like others: ${plural(found, 'subject')} of ${of}`;
+
+/** Finds the subjects of photos by those pointed at in others; what was found counts at once, and all of it is one step of the history. */
+export function useAlike(batchId: number, edits: PhotoEdits, history: History) {
+  const [run, setRun] = useState<AlikeRun | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const stopped = useRef(false);
+  const stop = useCallback(() => void (stopped.current = true), []);
+  useEffect(() => stop, [stop]);
+
+  async function find(ids: readonly number[]): Promise<void> {
+    const [back, forth]: [PhotoChange[], PhotoChange[]] = [[], []];
+    let failed: Error | null = null;
+    let done = 0;
+    stopped.current = false;
+    setFailure(null);
+    setRun({ done, of: ids.length });
+    const look = async (id: number) => {
+      const before = edits.now(id)?.handSubject;
+      const { subject } = await api<{ subject: FoundSubject | null }>(`/api/batches/${batchId}/alike`, 'POST', { photo: id }); // prettier-ignore
+      // Somebody has pointed at it meanwhile, or it is gone.
+      if (!subject || edits.now(id)?.handSubject !== before) return;
+      const change = { id, handSubject: { ...outlined(subject), alike: subject.confidence } };
+      back.push(...edits.change([change]));
+      forth.push(change);
+    };
+    const queue = new PQueue({ concurrency: AT_ONCE });
+    await queue.addAll(
+      ids.map((id) => async () => {
+        if (stopped.current || failed) return;
+        await look(id).catch((error: Error) => (failed = error));
+        setRun({ done: ++done, of: ids.length });
+      }),
+    );
+    const words = foundWords(forth.length, ids.length);
+    if (forth.length > 0) history.record({ words, part: 'photos', back, forth });
+    say(words);
+    setFailure(failed && (failed as Error).message);
+    setRun(null);
+  }
+  return { run, failure, find, stop };
+}
