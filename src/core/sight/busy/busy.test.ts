@@ -1,7 +1,7 @@
 import { overlap, type Box } from '../boxes';
 import type { Raster } from '../lab';
 import type { Told } from '../pointing';
-import { candidatesOf, partOf, pointedAt, rimOf, standingSubject, type GrabCut, type Salience } from '.';
+import { candidatesOf, partOf, pointedAt, rimOf, standingSubject, WIDE, type GrabCut, type Salience } from '.';
 import { cutOut } from './cut';
 import { seeded } from '../../../../demo/generator/random';
 
@@ -153,6 +153,14 @@ describe('pointed at', () => {
     const found = await pointedAt(ready, null, [{ at: place(u, v), is: 'subject' }], ways);
     expect(overlap(found!.box, BOX)).toBeGreaterThan(0.98);
     expect((await pointedAt(ready, rough, [], ways))!.box).toEqual(found!.box);
+  });
+
+  test('a rim too wide to be sure of without being asked will do where somebody points', async () => {
+    const doubtful = salience(SIDE, fromDisc, 10);
+    expect(rimOf(doubtful)).toBeGreaterThan(WIDE);
+    const ready = { picture: scene, salience: doubtful, seen: [] };
+    const found = await pointedAt(ready, null, [{ at: place(0.5, 0.5), is: 'subject' }], { grabCut: never, closer: never }); // prettier-ignore
+    expect(overlap(found!.box, BOX)).toBeGreaterThan(0.95);
   });
 
   const seen = [
