@@ -1,31 +1,26 @@
 'use client';
 import { Button, ProgressBar } from 'react-bootstrap';
-import { isDoubtful, isExample } from '@/core/checks';
+import { isDoubtful, isExample, isToLookAt } from '@/core/checks';
 import type { PhotoFindings } from '../checks/photo-findings';
-import type { History } from '../history/history';
 import { useMay } from '../people/who';
 import type { BenchPhoto } from '../photos/in-slots';
-import type { PhotoEdits } from '../photos/use-edits';
 import { plural } from '../shared/words';
-import { useAlike } from './use-alike';
+import type { Alike } from './use-alike';
 
 type AlikeNoteProps = {
-  readonly batchId: number;
   /** Those that are exported. */
   readonly photos: readonly BenchPhoto[];
   readonly findings: PhotoFindings;
-  readonly edits: PhotoEdits;
-  readonly history: History;
+  readonly alike: Alike;
 };
 
 /** Where subjects were pointed at and others are in doubt: finds those like them. */
-export function AlikeNote({ batchId, photos, findings, edits, history }: AlikeNoteProps) {
-  const { run, failure, find, stop } = useAlike(batchId, edits, history);
+export function AlikeNote({ photos, findings, alike: { run, failure, find, stop } }: AlikeNoteProps) {
   const mayWork = useMay('artist');
   const examples = photos.filter(({ handSubject }) => isExample(handSubject)).length;
-  const doubtful = photos.filter(({ id, handSubject }) => {
+  const doubtful = photos.filter(({ id, review, handSubject }) => {
     const placed = findings.placed.get(id);
-    return placed && isDoubtful(handSubject, placed, findings.byPhoto.get(id) ?? []);
+    return placed && isToLookAt(review, isDoubtful(handSubject, placed, findings.byPhoto.get(id) ?? []));
   });
   // All were looked for before.
   const isAgain = doubtful.every(({ handSubject }) => handSubject !== null);
@@ -53,7 +48,7 @@ export function AlikeNote({ batchId, photos, findings, edits, history }: AlikeNo
             disabled={!mayWork || examples === 0 || doubtful.length === 0}
             onClick={() => void find(doubtful.map(({ id }) => id))}
           >
-            Find those like {examples === 1 ? 'it' : 'them'}
+            {examples === 1 ? 'Find those like it' : 'Find those like them'}
           </Button>
         </>
       )}

@@ -11,7 +11,18 @@ import { say } from '../shared/say';
 import { plural } from '../shared/words';
 
 /** How far the looking has come. */
-export type AlikeRun = { readonly done: number; readonly of: number };
+type AlikeRun = { readonly done: number; readonly of: number };
+
+export type Alike = {
+  /** Null while nothing is looked for. */
+  readonly run: AlikeRun | null;
+  /** Why the last run ended early. */
+  readonly failure: string | null;
+  /** Looks at photos by their numbers. */
+  readonly find: (ids: readonly number[]) => Promise<void>;
+  /** Ends the run; what was found stays. */
+  readonly stop: () => void;
+};
 
 /** As many as the server looks at beside each other on a small machine. */
 const AT_ONCE = 2;
@@ -20,7 +31,7 @@ const foundWords = (found: number, of: number) =>
   found === 0 ? 'found nothing like others' : `found like others: ${plural(found, 'subject')} of ${of}`;
 
 /** Finds the subjects of photos by those pointed at in others; what was found counts at once, and all of it is one step of the history. */
-export function useAlike(batchId: number, edits: PhotoEdits, history: History) {
+export function useAlike(batchId: number, edits: PhotoEdits, history: History): Alike {
   const [run, setRun] = useState<AlikeRun | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const stopped = useRef(false);

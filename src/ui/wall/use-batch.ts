@@ -1,5 +1,6 @@
 'use client';
 import { useQuery } from '@tanstack/react-query';
+import type { Template } from '@/core/template';
 import type { BatchDetail } from '@/server/services';
 import { api } from '../shared/api';
 import { savesUnderway } from '../template/use-autosave';
@@ -16,3 +17,7 @@ export function useBatch(batchId: number) {
   });
   return { batch: isFetchedAfterMount ? data : undefined, error };
 }
+
+/** Whether a batch's template is another than the saved one that it uses, its name aside. */
+export const isEdited = ({ saved }: BatchDetail, template: Template): boolean =>
+  saved !== null && JSON.stringify({ ...saved.template, name: template.name }) !== JSON.stringify(template);

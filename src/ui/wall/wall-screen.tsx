@@ -1,6 +1,5 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
-import Link from 'next/link';
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
@@ -8,7 +7,6 @@ import type { BatchDetail } from '@/server/services';
 import { countBatch } from '@/core/checks';
 import { withSizes } from '@/core/placement';
 import { templateOutline, withoutFinish, withSlotInHand, type Template } from '@/core/template';
-import { ChecksPanel } from '../checks/checks-panel';
 import { withoutReviewed } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
 import { Doubtful } from '../export/doubtful';
@@ -42,16 +40,18 @@ import { groundPhoto, useGround } from './ground-picker';
 import { Average } from './average';
 import { TrialNote } from './trial-note';
 import { CentreSide } from './centre-side';
+import { CheckSide } from './check-side';
 import { FilterNote } from './filter-note';
 import { arranged, type Show, type Sort } from './order';
 import { Easel } from '../easel/easel';
 import { usePhotoEdits } from '../photos/use-edits';
 import { stepWords } from './step-words';
 import { StepsBar, STEP_TITLES, useStep } from './steps-bar';
+import { useAlike } from './use-alike';
 import { useLooking } from './use-looking';
 import { usePhotoActions } from './use-photo-actions';
 import { useBenchKeys } from './use-bench-keys';
-import { useBatch } from './use-batch';
+import { isEdited, useBatch } from './use-batch';
 import { useTogether } from './use-together';
 import { useBenchPhotos } from './use-bench-photos';
 import { Wall } from './wall';
@@ -89,6 +89,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   useBenchKeys(screen, history, setStep, () => setBare((was) => !was), batch.id);
   const edits = usePhotoEdits(batch.id, history);
   const others = useTogether({ batchId: batch.id, save: state, follow, takeOthers: edits.takeOthers });
+  const alike = useAlike(batch.id, edits, history);
   const tableEdits = useTableEdits(batch.id, edits, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
@@ -117,9 +118,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const tileFindings = useMemo(() => findingsByTile(findings, shown, template), [findings, shown, template]);
   const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
-  const edited =
-    batch.saved !== null &&
-    JSON.stringify({ ...batch.saved.template, name: template.name }) !== JSON.stringify(template);
+  const edited = isEdited(batch, template);
   const isWhole = photos.length === total;
   const totals = useMemo(
     () => countBatch(photos, template.outputs, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
@@ -180,7 +179,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             )}
             {step === 'centre' && (
               <CentreSide
-                batchId={batch.id}
                 shown={shownTemplate}
                 template={template}
                 slot={slot}
@@ -188,23 +186,21 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
                 store={handStore}
                 photos={inHand}
                 findings={findings}
-                edits={edits}
-                history={history}
+                alike={alike}
                 onTry={isWhole && !trying ? (next) => setTrial({ ...next, of: template }) : null}
               />
             )}
             {step === 'check' && (
-              <ChecksPanel
-                findings={toLookAt}
+              <CheckSide
+                batchId={batch.id}
+                photos={counted}
+                findings={findings}
+                toLookAt={toLookAt}
+                alike={alike}
                 only={show === 'all' ? null : show}
                 onOnly={(check) => setShow(check ?? 'all')}
                 onRemake={(change) => store.change((t) => change(t, templateOutline(t)))}
                 onMendAll={(check, words) => mendAll(photos, toLookAt, check, words)}
-                report={
-                  <Link className="btn btn-plain" href={`/batches/${batch.id}/report`}>
-                    Report
-                  </Link>
-                }
               />
             )}
             {step === 'export' && (
