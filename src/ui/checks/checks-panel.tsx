@@ -10,6 +10,8 @@ type ChecksPanelProps = {
   readonly findings: PhotoFindings;
   /** A way to the figures. */
   readonly report?: ReactNode;
+  /** What can be done about several checks at once. */
+  readonly children?: ReactNode;
   /** The check the wall is narrowed to; null shows all photos. */
   readonly only: string | null;
   readonly onOnly: (check: string | null) => void;
@@ -33,6 +35,7 @@ export function ChecksPanel({
   onRemake,
   onMendAll,
   report,
+  children,
 }: ChecksPanelProps) {
   const first = new Map<string, Finding>();
   const counts = new Map<string, number>();
@@ -54,6 +57,7 @@ export function ChecksPanel({
         <p className="muted small-text mb-1">Choose a check to see only the photos that fail it.</p>
         {report}
       </div>
+      {children}
       {ofOutputs.map((finding) => (
         <div key={finding.message} className="side-block">
           <FindingMark />

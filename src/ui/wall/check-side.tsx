@@ -7,7 +7,7 @@ import type { BenchPhoto } from '../photos/in-slots';
 import { AlikeNote } from './alike-note';
 import type { Alike } from './use-alike';
 
-type CheckSideProps = Omit<ComponentProps<typeof ChecksPanel>, 'report' | 'findings'> & {
+type CheckSideProps = Omit<ComponentProps<typeof ChecksPanel>, 'report' | 'findings' | 'children'> & {
   readonly batchId: number;
   /** Those that are exported. */
   readonly photos: readonly BenchPhoto[];
@@ -20,17 +20,16 @@ type CheckSideProps = Omit<ComponentProps<typeof ChecksPanel>, 'report' | 'findi
 /** The side of the step in which findings are looked at. */
 export function CheckSide({ batchId, photos, findings, toLookAt, alike, ...panel }: CheckSideProps) {
   return (
-    <>
+    <ChecksPanel
+      findings={toLookAt}
+      report={
+        <Link className="btn btn-plain" href={`/batches/${batchId}/report`}>
+          Report
+        </Link>
+      }
+      {...panel}
+    >
       <AlikeNote photos={photos} findings={findings} alike={alike} />
-      <ChecksPanel
-        findings={toLookAt}
-        report={
-          <Link className="btn btn-plain" href={`/batches/${batchId}/report`}>
-            Report
-          </Link>
-        }
-        {...panel}
-      />
-    </>
+    </ChecksPanel>
   );
 }

@@ -4,10 +4,11 @@ import type { HandSubject } from '@/core/placement';
 import type { PhotoChange, PhotoRow } from '@/server/services';
 import { createHistory } from '../history/history';
 import type { PhotoEdits } from '../photos/use-edits';
+import { ApiError } from '../shared/api';
 import { useAlike } from './use-alike';
 
 const api = jest.fn();
-jest.mock('../shared/api', () => ({ api: (...asked: unknown[]) => api(...asked) }));
+jest.mock('../shared/api', () => ({ ...jest.requireActual<object>('../shared/api'), api: (...asked: unknown[]) => api(...asked) })); // prettier-ignore
 
 const subject = { box: [0.1, 0.2, 0.3, 0.4], centroid: [0.25, 0.4], area: 0.1, confidence: 0.6, mask: 'f'.repeat(144), count: 1 }; // prettier-ignore
 const kept = { box: subject.box, centroid: subject.centroid, area: 0.1, mask: subject.mask, alike: 0.6 };
@@ -74,7 +75,19 @@ test('stopped, it keeps what it has and asks for nothing more', async () => {
   expect([...subjects.values()]).toEqual([kept, kept, null, null]);
 });
 
-test('a refusal ends it and is told', async () => {
+test('a photo that can’t be looked at, or that is gone, is passed over', async () => {
+  api.mockImplementation((_path, _method, { photo }: { photo: number }) =>
+    photo < 3
+      ? Promise.reject(new ApiError(photo === 1 ? 'photo-unseen' : 'not-found', 'No.'))
+      : Promise.resolve({ subject }),
+  );
+  const { subjects, result } = bench(1, 2, 3);
+  await act(() => result.current.find([1, 2, 3]));
+  expect([...subjects.values()]).toEqual([null, null, kept]);
+  expect(result.current.failure).toBeNull();
+});
+
+test('any other refusal ends it and is told', async () => {
   api.mockRejectedValue(new Error('Nothing to go by.'));
   const { result } = bench(1, 2, 3, 4);
   await act(() => result.current.find([1, 2, 3, 4]));

@@ -6,7 +6,7 @@ import type { PhotoChange } from '@/server/services';
 import { outlined } from '../easel/outlined';
 import type { History } from '../history/history';
 import type { PhotoEdits } from '../photos/use-edits';
-import { api } from '../shared/api';
+import { api, ApiError } from '../shared/api';
 import { say } from '../shared/say';
 import { plural } from '../shared/words';
 
@@ -27,6 +27,14 @@ export type Alike = {
 /** As many as the server looks at beside each other on a small machine. */
 const AT_ONCE = 2;
 
+type Answer = { readonly subject: FoundSubject | null };
+
+/** A refusal that is one photo's: the others are looked at all the same. */
+const isOfPhoto = (error: Error) => error instanceof ApiError && ['photo-unseen', 'not-found'].includes(error.code);
+
+/** What a photo's subject is as kept; undefined where the photo is gone. */
+const subjectOf = (edits: PhotoEdits, id: number) => JSON.stringify(edits.now(id)?.handSubject);
+
 const foundWords = (found: number, of: number) =>
   found === 0 ? 'found nothing like others' : `found like others: ${plural(found, 'subject')} of ${of}`;
 
@@ -46,10 +54,10 @@ export function useAlike(batchId: number, edits: PhotoEdits, history: History): 
     setFailure(null);
     setRun({ done, of: ids.length });
     const look = async (id: number) => {
-      const before = edits.now(id)?.handSubject;
-      const { subject } = await api<{ subject: FoundSubject | null }>(`/api/batches/${batchId}/alike`, 'POST', { photo: id }); // prettier-ignore
+      const before = subjectOf(edits, id);
+      const { subject } = await api<Answer>(`/api/batches/${batchId}/alike`, 'POST', { photo: id });
       // Somebody has pointed at it meanwhile, or it is gone.
-      if (!subject || edits.now(id)?.handSubject !== before) return;
+      if (!subject || subjectOf(edits, id) !== before) return;
       const change = { id, handSubject: { ...outlined(subject), alike: subject.confidence } };
       back.push(...edits.change([change]));
       forth.push(change);
@@ -58,7 +66,9 @@ export function useAlike(batchId: number, edits: PhotoEdits, history: History): 
     await queue.addAll(
       ids.map((id) => async () => {
         if (stopped.current || failed) return;
-        await look(id).catch((error: Error) => (failed = error));
+        await look(id).catch((error: Error) => {
+          if (!isOfPhoto(error)) failed = error;
+        });
         setRun({ done: ++done, of: ids.length });
       }),
     );
