@@ -55,7 +55,7 @@ test('photos in doubt are found by one that was pointed at, in one step that can
   const note = page.getByRole('region', { name: 'Subjects like others' });
   await expect(note).toContainText('1 subject pointed at by hand; 2 of the others are in doubt.');
   await note.getByRole('button', { name: 'Find those like it' }).click();
-  await expect(page.getByText('found like others: 2 subjects of 2').first()).toBeVisible();
+  await expect(note).toContainText('Last time found like others: 2 subjects of 2.');
   await expect.poll(async () => (await rowsOf(page)).map(({ handSubject }) => handSubject?.alike === undefined)).toEqual([true, false, false]); // prettier-ignore
   const found = await rowsOf(page);
   for (const [i, { x, y, r }] of REDS.entries()) {

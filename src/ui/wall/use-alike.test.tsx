@@ -41,9 +41,9 @@ test('what is found counts at once, and all of it is one step to undo', async ()
   expect(api.mock.calls[0]).toEqual(['/api/batches/7/alike', 'POST', { photo: 1 }]);
   expect([...subjects.values()]).toEqual([kept, kept, null]);
   expect(history.use.getState().past.map(({ words }) => words)).toEqual(['found like others: 2 subjects of 3']);
+  expect(result.current).toMatchObject({ run: null, failure: null, outcome: 'found like others: 2 subjects of 3' });
   history.undo();
   expect([...subjects.values()]).toEqual([null, null, null]);
-  expect(result.current.run).toBeNull();
 });
 
 test('a subject that somebody points at meanwhile stays theirs', async () => {
@@ -91,6 +91,6 @@ test('any other refusal ends it and is told', async () => {
   api.mockRejectedValue(new Error('Nothing to go by.'));
   const { result } = bench(1, 2, 3, 4);
   await act(() => result.current.find([1, 2, 3, 4]));
-  expect(result.current.failure).toBe('Nothing to go by.');
+  expect(result.current).toMatchObject({ failure: 'Nothing to go by.', outcome: 'found nothing like others' });
   expect(api.mock.calls.length).toBeLessThanOrEqual(2);
 });

@@ -16,7 +16,9 @@ type AlikeRun = { readonly done: number; readonly of: number };
 export type Alike = {
   /** Null while nothing is looked for. */
   readonly run: AlikeRun | null;
-  /** Why the last run ended early. */
+  /** What came of the last run. */
+  readonly outcome: string | null;
+  /** Why it ended early. */
   readonly failure: string | null;
   /** Looks at photos by their numbers. */
   readonly find: (ids: readonly number[]) => Promise<void>;
@@ -41,6 +43,7 @@ const foundWords = (found: number, of: number) =>
 /** Finds the subjects of photos by those pointed at in others; what was found counts at once, and all of it is one step of the history. */
 export function useAlike(batchId: number, edits: PhotoEdits, history: History): Alike {
   const [run, setRun] = useState<AlikeRun | null>(null);
+  const [outcome, setOutcome] = useState<string | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const stopped = useRef(false);
   const stop = useCallback(() => void (stopped.current = true), []);
@@ -75,8 +78,9 @@ export function useAlike(batchId: number, edits: PhotoEdits, history: History): 
     const words = foundWords(forth.length, ids.length);
     if (forth.length > 0) history.record({ words, part: 'photos', back, forth });
     say(words);
+    setOutcome(words);
     setFailure(failed && (failed as Error).message);
     setRun(null);
   }
-  return { run, failure, find, stop };
+  return { run, outcome, failure, find, stop };
 }
