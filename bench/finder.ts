@@ -1,5 +1,6 @@
 /** How far off the finder of subjects is, on scenes whose subjects are known, and how many turned faces are found. */
-import { readdirSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { openPhoto } from '../src/server/intake/open';
 import { lookAt } from '../src/server/looking';
@@ -105,7 +106,32 @@ export type FacesFound = {
   readonly pots: number;
   /** Pots in which one was seen. */
   readonly seenInPots: number;
+  /** Faces in photographs of several people, those of them that are found, and what is none. */
+  readonly inGroups: { readonly faces: number; readonly found: number; readonly others: number };
 };
+
+/**
+ * Photographs of several people: samples of an npm package (@vladmandic/face-api, MIT), fetched for the measurement.
+ * Their faces were counted by hand; one of the second photograph's is seen from the side.
+ */
+const GROUPS = { package: '@vladmandic/face-api@1.7.15', folder: 'scratch/groups', faces: [3, 3, 3, 4, 5, 4] } as const;
+
+async function facesInGroups(): Promise<FacesFound['inGroups']> {
+  const { folder, faces } = GROUPS;
+  if (!existsSync(`${folder}/package`)) {
+    mkdirSync(folder, { recursive: true });
+    const packed = execFileSync('npm', ['pack', '--silent', GROUPS.package], { cwd: folder, encoding: 'utf8' }).trim();
+    execFileSync('tar', ['xzf', packed], { cwd: folder });
+  }
+  const sum = { faces: 0, found: 0, others: 0 };
+  for (const [i, count] of faces.entries()) {
+    const found = (await lookAt(`${folder}/package/demo/sample${i + 1}.jpg`)).faces.length;
+    sum.faces += count;
+    sum.found += Math.min(count, found);
+    sum.others += Math.max(0, found - count);
+  }
+  return sum;
+}
 
 const SIDE = 512;
 
@@ -132,5 +158,5 @@ export async function measureFaces(): Promise<FacesFound> {
   const pots = knownScenes();
   let seenInPots = 0;
   for (const { path } of pots) if ((await facesOf(path, 0)) > 0) seenInPots++;
-  return { portraits: portraits.length, turned, pots: pots.length, seenInPots };
+  return { portraits: portraits.length, turned, pots: pots.length, seenInPots, inGroups: await facesInGroups() };
 }

@@ -172,6 +172,7 @@ export const PARTS = {
       `Faces of ${v.portraits} portraits found when turned: ${Object.entries(v.turned)
         .map(([turn, found]) => `${turn}° ${found}`)
         .join(', ')}; seen in ${v.seenInPots} of ${v.pots} pots`,
+      `Faces in photographs of several people: ${v.inGroups.found} of ${v.inGroups.faces} found, and ${v.inGroups.others} that are none`,
     ],
   ),
 };
