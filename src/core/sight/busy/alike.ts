@@ -24,7 +24,7 @@ export type Likeness = {
 const BITS = 4;
 const CELLS = 1 << BITS;
 /** A colour that was seen nowhere is as likely as this on both sides. */
-const UNSEEN = 2e-4;
+const UNSEEN = 1e-4;
 /** What one colour says at most, either way. */
 const MOST = 3;
 
@@ -63,8 +63,8 @@ export function likenessOf(examples: readonly Example[]): Likeness {
     }
     for (let i = 0; i < sides.length; i++) {
       const cell = cellOf(picture.rgb, 3 * i);
-      if (sides[i] === SIDES.subject) subject[cell]! += 1 / inside;
-      else if (sides[i] === SIDES.ground) ground[cell]! += 1 / outside;
+      if (sides[i] === SIDES.subject) subject[cell]! += 1 / inside / examples.length;
+      else if (sides[i] === SIDES.ground) ground[cell]! += 1 / outside / examples.length;
     }
   }
   const [ofSubject, ofGround] = [smoothed(subject), smoothed(ground)];
