@@ -2,6 +2,7 @@
 import { alikeIn, lookAt, pointAt, type ExampleFile } from '../src/server/looking';
 import type { FoundSubject, Sight } from '../src/core/sight';
 import { apartOf, missOf, UNSURE } from '../src/server/sight/known-scenes';
+import { isRight } from './finder';
 import { allSeries, type OfSeries } from './series';
 
 export type Helped = {
@@ -24,8 +25,6 @@ const known = ({ width, height, box, file }: OfSeries) => ({ file, width, height
 /** A subject is placed by however little it is trusted, as one that somebody pointed at. */
 const missBy = (photo: OfSeries, sight: Sight, subject: FoundSubject) =>
   missOf(known(photo), { ...sight, subject: { ...subject, confidence: 1 } });
-
-const isRight = ({ off, size }: { off: number; size: number }) => off <= 0.02 && size <= 0.06;
 
 async function looked(photo: OfSeries): Promise<Looked> {
   const sight = await lookAt(photo.file);

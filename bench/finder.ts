@@ -66,7 +66,8 @@ async function accuracyOf(photos: readonly { readonly known: Known; readonly pat
   };
 }
 
-const isRight = ({ off, size }: { off: number; size: number }) => off <= 0.02 && size <= 0.06;
+/** Within 2 % of the spot and 6 % of the size. */
+export const isRight = ({ off, size }: { off: number; size: number }) => off <= 0.02 && size <= 0.06;
 
 function secondLook(misses: readonly Miss[], apart: readonly Apart[]): Pick<Accuracy, 'seenThrough' | 'found'> {
   const rows = misses.map((miss, i) => ({

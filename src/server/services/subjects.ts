@@ -42,7 +42,7 @@ async function examplesIn(here: Here, batchId: number, without: number) {
         sql`${outline('$.mask')} is not null`,
         sql`${outline('$.alike')} is null`,
       ),
-    ) // prettier-ignore
+    )
     .orderBy(desc(photos.id))
     .limit(EXAMPLES);
   return rows.map(({ sha256, box, mask }) => ({

@@ -22,4 +22,7 @@ export const see = ({ path, all }: { path: string; all?: boolean }): Promise<Out
 export const point = ({ path, ...pointing }: { path: string } & Pointing): Promise<Outcome<FoundSubject | null>> =>
   ofThePicture(() => pointAt(path, pointing));
 
-export const alike = ({ path, examples }: { path: string; examples: readonly ExampleFile[] }): Promise<Outcome<FoundSubject | null>> => ofThePicture(() => alikeIn(path, examples)); // prettier-ignore
+type Alike = { readonly path: string; readonly examples: readonly ExampleFile[] };
+
+export const alike = ({ path, examples }: Alike): Promise<Outcome<FoundSubject | null>> =>
+  ofThePicture(() => alikeIn(path, examples));

@@ -26,12 +26,13 @@ type AlikeNoteProps = {
 export function AlikeNote({ photos, findings, alike: { run, outcome, failure, find, stop } }: AlikeNoteProps) {
   const mayWork = useMay('artist');
   const examples = photos.filter(({ handSubject }) => isExample(handSubject)).length;
+  if (!run && !outcome && examples === 0) return null;
   const doubtful = photos.filter(({ id, review, handSubject }) => {
     const placed = findings.placed.get(id);
     return placed && isToLookAt(review, isDoubtful(handSubject, placed, findings.byPhoto.get(id) ?? []));
   });
   const isAgain = doubtful.every(({ handSubject }) => handSubject !== null);
-  if (!run && !outcome && (examples === 0 || doubtful.length === 0)) return null;
+  if (!run && !outcome && doubtful.length === 0) return null;
   return (
     <section className="side-block" aria-label="Subjects like others">
       {run ? (
