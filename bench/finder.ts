@@ -1,12 +1,6 @@
-/** How far off the finder of subjects is, on scenes whose subjects are known, and how many turned faces are found. */
-import { execFileSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync } from 'node:fs';
-import sharp from 'sharp';
-import { openPhoto } from '../src/server/intake/open';
+/** How far off the finder of subjects is, on scenes whose subjects are known. */
 import { lookAt } from '../src/server/looking';
 import { composites } from './composites';
-import { facesIn } from '../src/server/looking/faces';
-import { levelsOf } from '../src/server/looking/picture';
 import {
   apartOf,
   knownScenes,
@@ -98,66 +92,4 @@ export async function measureFinder(): Promise<Record<string, Accuracy>> {
   for (const part of ['tuned', 'measured'] as const)
     sets[`composites, ${part === 'tuned' ? 'tuned on' : 'unseen'}`] = await accuracyOf(joined.filter((one) => one.part === part)); // prettier-ignore
   return sets;
-}
-
-export type FacesFound = {
-  readonly portraits: number;
-  /** By degrees clockwise: portraits in which exactly one face was found. */
-  readonly turned: Readonly<Record<number, number>>;
-  readonly pots: number;
-  /** Pots in which one was seen. */
-  readonly seenInPots: number;
-  /** Faces in photographs of several people, those of them that are found, and what is none. */
-  readonly inGroups: { readonly faces: number; readonly found: number; readonly others: number };
-};
-
-/**
- * Photographs of several people: samples of an npm package (@vladmandic/face-api, MIT), fetched for the measurement.
- * Their faces were counted by hand; one of the second photograph's is seen from the side.
- */
-const GROUPS = { package: '@vladmandic/face-api@1.7.15', folder: 'scratch/groups', faces: [3, 3, 3, 4, 5, 4] } as const;
-
-async function facesInGroups(): Promise<FacesFound['inGroups']> {
-  const { folder, faces } = GROUPS;
-  if (!existsSync(`${folder}/package`)) {
-    mkdirSync(folder, { recursive: true });
-    const packed = execFileSync('npm', ['pack', '--silent', GROUPS.package], { cwd: folder, encoding: 'utf8' }).trim();
-    execFileSync('tar', ['xzf', packed], { cwd: folder });
-  }
-  const sum = { faces: 0, found: 0, others: 0 };
-  for (const [i, count] of faces.entries()) {
-    const found = (await lookAt(`${folder}/package/demo/sample${i + 1}.jpg`)).faces.length;
-    sum.faces += count;
-    sum.found += Math.min(count, found);
-    sum.others += Math.max(0, found - count);
-  }
-  return sum;
-}
-
-const SIDE = 512;
-
-async function facesOf(path: string, turn: number): Promise<number> {
-  const upright = await openPhoto(path).resize(SIDE, SIDE, { fit: 'inside' }).removeAlpha().png().toBuffer();
-  const { data, info } = await sharp(await sharp(upright).rotate(turn, { background: '#808080' }).png().toBuffer())
-    .resize(SIDE, SIDE, { fit: 'inside' })
-    .removeAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return (await facesIn(levelsOf({ data, width: info.width, height: info.height }))).length;
-}
-
-/** The real portrait and the modelled ones of the demo, turned every way; then scenes without a face. */
-export async function measureFaces(): Promise<FacesFound> {
-  const portraits = readdirSync('demo/photos/portraits').map((file) => `demo/photos/portraits/${file}`);
-  portraits.push('test-photos/astronaut.jpg');
-  const turned: Record<number, number> = {};
-  for (let turn = 0; turn < 360; turn += 45) {
-    let found = 0;
-    for (const path of portraits) if ((await facesOf(path, turn)) === 1) found++;
-    turned[turn] = found;
-  }
-  const pots = knownScenes();
-  let seenInPots = 0;
-  for (const { path } of pots) if ((await facesOf(path, 0)) > 0) seenInPots++;
-  return { portraits: portraits.length, turned, pots: pots.length, seenInPots, inGroups: await facesInGroups() };
 }

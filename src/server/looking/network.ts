@@ -12,7 +12,7 @@ export function network(path: () => string): () => Promise<InferenceSession> {
 }
 
 /** One of those that are made for the bundles (scripts/build-tools.mjs): beside the bundle that this is part of, or in the folder of all. */
-export const made = (name: 'detector' | 'salience') =>
+export const made = (name: 'detector' | 'salience' | 'faces-near' | 'faces-far') =>
   network(() => {
     const bundled = join(dirname(fileURLToPath(import.meta.url)), `${name}.onnx`);
     return existsSync(bundled) ? bundled : join(/*turbopackIgnore: true*/ process.cwd(), 'dist', `${name}.onnx`);

@@ -39,34 +39,46 @@ export function levelsOf(picture: Picture): Levels {
   return [picture, half, halved(half)];
 }
 
+/** How many pixels a part's side is drawn in, and how wide and high a rectangle of them around its middle is wanted. */
+export type Drawn = { readonly side: number; readonly width: number; readonly height: number };
+
+export const drawnSquare = (side: number): Drawn => ({ side, width: side, height: side });
+
 /**
- * A part in a square of so many pixels, drawn straight between the picture's; values −1…1,
+ * Red, green and blue of a part, one after the other, drawn straight between the picture's pixels; values −1…1,
  * what lies beyond the picture is black.
  */
-export function squareOf(levels: Levels, part: Part, pixels: number): Float32Array {
-  const level = Math.min(levels.length - 1, Math.max(0, Math.floor(Math.log2(part.side / pixels + 1e-6))));
+export function planesOf(levels: Levels, part: Part, drawn: Drawn): Float32Array {
+  const wide = part.side / drawn.side;
+  const level = Math.min(levels.length - 1, Math.max(0, Math.floor(Math.log2(wide + 1e-6))));
   const { data, width, height } = levels[level as 0 | 1 | 2];
   const fine = 2 ** -level;
-  const step = (part.side / pixels) * fine;
-  const [cos, sin] = [Math.cos(part.turn) * step, Math.sin(part.turn) * step];
-  const first = placeOf(part, -part.side / 2, -part.side / 2);
+  const [cos, sin] = [Math.cos(part.turn) * wide * fine, Math.sin(part.turn) * wide * fine];
+  const first = placeOf(part, (-drawn.width / 2) * wide, (-drawn.height / 2) * wide);
   const [left, top] = [first[0] * fine + (cos + sin) / 2 - 0.5, first[1] * fine + (cos - sin) / 2 - 0.5];
-  const out = new Float32Array(pixels * pixels * 3).fill(-1);
-  for (let y = 0, k = 0; y < pixels; y++) {
-    let [fx, fy] = [left + y * sin, top + y * cos];
-    for (let x = 0; x < pixels; x++, k += 3, fx += cos, fy -= sin) {
+  const n = drawn.width * drawn.height;
+  const out = new Float32Array(3 * n).fill(-1);
+  for (let y = 0, k = 0; y < drawn.height; y++) {
+    let fx = left + y * sin;
+    let fy = top + y * cos;
+    for (let x = 0; x < drawn.width; x++, k++, fx += cos, fy -= sin) {
       // Half a pixel beyond the outermost middles is picture still.
       if (fx < -0.5 || fy < -0.5 || fx > width - 0.5 || fy > height - 0.5) continue;
       const gx = fx < 0 ? 0 : fx > width - 1.001 ? width - 1.001 : fx;
       const gy = fy < 0 ? 0 : fy > height - 1.001 ? height - 1.001 : fy;
-      const [x0, y0] = [gx | 0, gy | 0];
-      const [u, v] = [gx - x0, gy - y0];
-      const [a, b, c, d] = [(1 - u) * (1 - v), u * (1 - v), (1 - u) * v, u * v];
-      const from = (y0 * width + x0) * 3;
-      const below = from + width * 3;
-      for (let p = 0; p < 3; p++)
-        out[k + p] =
-          (a * data[from + p]! + b * data[from + 3 + p]! + c * data[below + p]! + d * data[below + 3 + p]!) / 127.5 - 1;
+      const x0 = gx | 0;
+      const y0 = gy | 0;
+      const u = gx - x0;
+      const v = gy - y0;
+      const a = ((1 - u) * (1 - v)) / 127.5;
+      const b = (u * (1 - v)) / 127.5;
+      const c = ((1 - u) * v) / 127.5;
+      const d = (u * v) / 127.5;
+      const i = (y0 * width + x0) * 3;
+      const j = i + width * 3;
+      out[k] = a * data[i]! + b * data[i + 3]! + c * data[j]! + d * data[j + 3]! - 1;
+      out[k + n] = a * data[i + 1]! + b * data[i + 4]! + c * data[j + 1]! + d * data[j + 4]! - 1;
+      out[k + 2 * n] = a * data[i + 2]! + b * data[i + 5]! + c * data[j + 2]! + d * data[j + 5]! - 1;
     }
   }
   return out;

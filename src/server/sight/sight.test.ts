@@ -173,6 +173,23 @@ describe('faces', () => {
     },
   );
 
+  test('a face of a twentieth of the photo’s width is found, in the corner, and its eyes within a tenth of it', async () => {
+    const to = join(mkdtempSync(join(tmpdir(), 'small-')), 'face.jpg');
+    const small = await sharp('test-photos/astronaut.jpg').resize(256, 256).toBuffer();
+    await sharp({ create: { width: 1024, height: 768, channels: 3, background: '#787f86' } })
+      .composite([{ input: small, left: 730, top: 490 }])
+      .jpeg({ quality: 95 })
+      .toFile(to);
+    const { faces } = await see(to);
+    expect(faces).toHaveLength(1);
+    const [, , width] = faces[0]!.box;
+    expect(width).toBeLessThan(1 / 19);
+    faces[0]!.eyes.forEach(([x, y], i) => {
+      const [ex, ey] = EYES[i]!.map((v) => v / 2) as [number, number];
+      expect(Math.hypot(x * 1024 - 730 - ex, y * 768 - 490 - ey) / (width * 1024)).toBeLessThan(0.1);
+    });
+  });
+
   test('every modelled portrait of the demo has one face, whichever way it is turned but for few, and hardly any pot has one', async () => {
     const portraits = readKnown('demo/subjects.json')
       .filter(({ file }) => file.startsWith('portraits/'))
