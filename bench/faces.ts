@@ -23,7 +23,7 @@ export type FacesFound = {
   readonly seenInPots: number;
   /** Faces in photographs of several people, those of them that are found, and what is none. */
   readonly inGroups: { readonly faces: number; readonly found: number; readonly others: number };
-  /** Those that the least scores were set on, and those on which nothing was. */
+  /** Those that constants were set on, and those on which none was but the crop that makes sure of turned faces. */
   readonly ofPeople: { readonly tuned: OfPeople; readonly unseen: OfPeople };
 };
 
@@ -76,8 +76,8 @@ const numbers = (before: string, from: number, to: number) =>
   Array.from({ length: to - from + 1 }, (_, i) => `${before}${from + i}`).join(' ');
 
 /**
- * Photographs of one person each, samples of templates for web pages (npm packages, MIT); whose faces are seen from
- * the side or have glasses was told by hand. All boxes that are found there were looked at: they are of faces.
+ * Photographs of one person each, samples of templates for web pages (npm packages; none of it is in the project).
+ * Whose faces are seen from the side or have glasses was told by hand; so were the boxes found there to be of faces.
  */
 const TUNED: readonly People[] = [
   {

@@ -4,9 +4,10 @@
  * the side, too; as the package @mediapipe/face_detection (Apache-2.0) holds them for TensorFlow Lite.
  * Nothing else of the package is used.
  *
- * Input `picture`: RGB −1…1, 1 × 3 × height × width, multiples of 32. Outputs for each grid: how surely its cells see a face, once or
- * oftener (1 × looks × rows × columns, before the sigmoid), and for each such look 16 numbers (1 × 16 looks × rows × columns):
- * the box's middle, width and height, and six points, the eyes first, all from the middle of the cell, in the picture's pixels.
+ * Input `picture`: RGB −1…1, 1 × 3 × height × width, multiples of 32. Outputs for each grid: how surely its cells see
+ * a face, once or oftener (1 × looks × rows × columns, before the sigmoid), and for each such look 16 numbers
+ * (1 × 16 looks × rows × columns): the box's middle, width and height, and six points, the eyes first, all from the
+ * middle of the cell, in the picture's pixels.
  */
 import { ByteBuffer } from 'flatbuffers';
 import onnxProto from 'onnx-proto';
