@@ -159,4 +159,4 @@ function converted() {
 }
 
 /** 8 MB. */
-export const layOutDetector = (path) => layOut(path, import.meta.url, converted);
+export const layOutDetector = (path) => layOut(path, [import.meta.url], converted);

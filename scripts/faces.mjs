@@ -196,6 +196,6 @@ const SHORT_RANGE = {
 
 /** 2 MB and half of that. */
 export function layOutFaces(folder) {
-  layOut(`${folder}/faces-far.onnx`, import.meta.url, () => converted(FULL_RANGE));
-  layOut(`${folder}/faces-near.onnx`, import.meta.url, () => converted(SHORT_RANGE));
+  layOut(`${folder}/faces-far.onnx`, [import.meta.url], () => converted(FULL_RANGE));
+  layOut(`${folder}/faces-near.onnx`, [import.meta.url], () => converted(SHORT_RANGE));
 }

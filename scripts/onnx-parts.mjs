@@ -2,7 +2,8 @@
 import onnxProto from 'onnx-proto';
 
 const { AttributeProto, TensorProto } = onnxProto.onnx;
-const { FLOAT, INT64 } = TensorProto.DataType;
+const { FLOAT, INT8, INT32, INT64, UINT8 } = TensorProto.DataType;
+const TYPES = new Map([[Float32Array, FLOAT], [Int8Array, INT8], [Int32Array, INT32], [Uint8Array, UINT8], [BigInt64Array, INT64]]); // prettier-ignore
 
 /** IEEE 754 binary16. */
 export function half(bits) {
@@ -16,9 +17,15 @@ export const attribute = {
   string: (name, s) => ({ name, type: AttributeProto.AttributeType.STRING, s: Buffer.from(s) }),
 };
 
-export const tensor = (name, dims, values) => ({ name, dims, dataType: FLOAT, rawData: new Uint8Array(Float32Array.from(values).buffer) }); // prettier-ignore
+/** Numbers of whatever kind the typed array is of. */
+export const constantOf = (name, dims, values) => ({ name, dims, dataType: TYPES.get(values.constructor), rawData: new Uint8Array(values.buffer) }); // prettier-ignore
 
-export const wholeNumbers = (name, values) => ({ name, dims: [values.length], dataType: INT64, rawData: new Uint8Array(BigInt64Array.from(values.map(BigInt)).buffer) }); // prettier-ignore
+export const tensor = (name, dims, values) => constantOf(name, dims, Float32Array.from(values));
+
+export const wholeNumbers = (name, values) => constantOf(name, [values.length], BigInt64Array.from(values.map(BigInt))); // prettier-ignore
+
+/** The numbers of a tensor of floats. */
+export const floatsOf = ({ rawData, floatData }) => rawData?.length ? new Float32Array(new Uint8Array(rawData).buffer) : Float32Array.from(floatData); // prettier-ignore
 
 /** What goes in or comes out; sides that are names may be anything. */
 export const value = (name, shape) => ({

@@ -92,7 +92,7 @@ const PICTURES = {
       await page.getByRole('radio', { name: 'stage', exact: true }).click();
       await page.locator('.stage-cutout[data-painted]').waitFor();
       await painted(page, '.stage-strip');
-      await page.getByText('nothing to look at').waitFor();
+      await page.getByText(/to look at$/).waitFor();
       await page.getByText('saved', { exact: true }).waitFor();
     },
   ],

@@ -2,7 +2,7 @@
 import type { FoundSubject } from '../../core/sight';
 import { likenessOf, subjectAlike, type Example, type Likeness } from '../../core/sight/busy';
 import { isStrip, looksOf } from './look-at';
-import { salienceIn } from './salience';
+import { finelyIn } from './salience';
 
 /** A photo or its proxy, and the subject in it that somebody pointed at. */
 export type ExampleFile = { readonly path: string; readonly subject: Example['subject'] };
@@ -26,5 +26,5 @@ export async function alikeIn(path: string, examples: readonly ExampleFile[]): P
   const looks = await looksOf(path);
   if (isStrip(looks)) return null;
   const [whole, half] = looks;
-  return subjectAlike(await salienceIn(whole, half), half, await likenessIn(examples));
+  return subjectAlike(await finelyIn(whole), half, await likenessIn(examples));
 }

@@ -7,8 +7,8 @@ import { made } from './network';
 const network = made('salience');
 
 /** Sides of the square that the network sees; a photo whose rim is wide in the first is looked at in the second, which takes twice as long. */
-const FIRST = 224;
-export const SECOND = 320;
+const FIRST = 256;
+export const SECOND = 384;
 
 /** Means and spreads of red, green and blue that it was taught with (those of ImageNet). */
 const MEAN = [0.485, 0.456, 0.406] as const;
@@ -30,15 +30,18 @@ async function seenIn(picture: Raster, side: number, box: Box = [0, 0, 1, 1]) {
   return { salience: map, within };
 }
 
+/** Of a photo in a picture of 512 pixels, as finely as it is ever looked at. */
+export const finelyIn = async (whole: Raster): Promise<Salience> => (await seenIn(whole, SECOND)).salience;
+
 /** Of a photo in a picture of 512 pixels, and half of that. */
 export async function salienceIn(whole: Raster, half: Raster): Promise<Salience> {
   const { salience } = await seenIn(half, FIRST);
-  return rimOf(salience) <= WIDE ? salience : (await seenIn(whole, SECOND)).salience;
+  return rimOf(salience) <= WIDE ? salience : finelyIn(whole);
 }
 
 /** What is looked at of a thing's surroundings, as a share of its longer side; more, or fewer pixels, found fewer things. */
 const AROUND = 1.4;
-const CLOSER = 160;
+const CLOSER = 224;
 
 /** Of the surroundings of a box alone. */
 export const closerIn = (whole: Raster, box: Box) => seenIn(whole, CLOSER, windowAround(box, whole, AROUND));

@@ -155,12 +155,34 @@ describe('pointed at', () => {
     expect((await pointedAt(ready, rough, [], ways))!.box).toEqual(found!.box);
   });
 
-  test('a rim too wide to be sure of without being asked will do where somebody points', async () => {
-    const doubtful = salience(SIDE, fromDisc, 10);
-    expect(rimOf(doubtful)).toBeGreaterThan(WIDE);
+  /** The surroundings of a box, and in them what is nearer than nothing by a measure from the scene's square. */
+  const within: Box = [0.4, 0.2, 0.4, 0.5];
+  const closerBy = (boxes: Box[], from: (x: number, y: number) => number) => async (box: Box) => {
+    boxes.push(box);
+    const at = (x: number, y: number) => from(SIDE * (within[0] + (within[2] * x) / 160), SIDE * (within[1] + (within[3] * y) / 160)); // prettier-ignore
+    return { salience: salience(160, at, 4), within };
+  };
+
+  describe('whose rim is too wide to be sure of without being asked', () => {
+    /** Too large by six pixels all round. */
+    const doubtful = salience(SIDE, (x, y) => fromDisc(x, y) - 6, 12);
     const ready = { picture: scene, salience: doubtful, seen: [] };
-    const found = await pointedAt(ready, null, [{ at: place(0.5, 0.5), is: 'subject' }], { grabCut: never, closer: never }); // prettier-ignore
-    expect(overlap(found!.box, BOX)).toBeGreaterThan(0.95);
+    const at = (closer: ReturnType<typeof closerBy>) =>
+      pointedAt(ready, null, [{ at: place(0.5, 0.5), is: 'subject' }], { grabCut: never, closer });
+    const own = standingSubject(doubtful)!.box;
+
+    test('it is looked at closer, and taken by that where both looks see the same thing', async () => {
+      expect(rimOf(doubtful)).toBeGreaterThan(WIDE);
+      const boxes: Box[] = [];
+      const found = await at(closerBy(boxes, fromDisc));
+      expect(boxes).toEqual([own]);
+      expect(overlap(found!.box, BOX)).toBeGreaterThan(0.98);
+    });
+
+    test('it is taken as it is where the closer look sees another, or nothing', async () => {
+      const halfOf = (x: number, y: number) => Math.max(fromDisc(x, y), x - (DISC.x / W) * SIDE - 10);
+      for (const closer of [closerBy([], halfOf), blind]) expect((await at(closer))!.box).toEqual(own);
+    });
   });
 
   const seen = [
@@ -169,16 +191,12 @@ describe('pointed at', () => {
   ];
 
   test('where it is not clear what stands out, the surroundings of the thing that is seen there are looked at', async () => {
-    const ready = { picture: scene, salience: salience(SIDE, fromDisc, 60), seen };
+    const unlike = salience(SIDE, (x, y) => fromDisc(x, y) - 40, 60);
+    const ready = { picture: scene, salience: unlike, seen };
     const boxes: Box[] = [];
-    const within: Box = [0.4, 0.2, 0.4, 0.5];
-    const closer = async (box: Box) => {
-      boxes.push(box);
-      const at = (x: number, y: number) => fromDisc(SIDE * (within[0] + (within[2] * x) / 160), SIDE * (within[1] + (within[3] * y) / 160)); // prettier-ignore
-      return { salience: salience(160, at, 4), within };
-    };
+    const closer = closerBy(boxes, fromDisc);
     const found = await pointedAt(ready, null, [{ at: place(0.4, 0.6), is: 'subject' }], { grabCut: never, closer });
-    expect(boxes).toEqual([seen[1]!.box]);
+    expect(boxes).toEqual([standingSubject(unlike)!.box, seen[1]!.box]);
     expect(overlap(found!.box, BOX)).toBeGreaterThan(0.98);
     expect(found!.area).toBeCloseTo((Math.PI * DISC.r ** 2) / (W * H), 3);
   });

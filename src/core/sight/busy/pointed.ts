@@ -45,9 +45,13 @@ function nearest(seen: readonly Candidate[], box: Box): Box {
 const sharesOf = ([l, t, r, b]: Part['box'], { width, height }: Salience): Box =>
   [l / width, t / height, (r - l) / width, (b - t) / height]; // prettier-ignore
 
+/** A part whose rim is wider than this is looked at anew in its surroundings alone; what stands out there counts … */
+const CLEAR = 3;
+/** … where both are the same thing so far: then the closer look knows its outline better. */
+const SAME = 0.8;
 /**
  * Where somebody points at a part its outline may be less clear than where nobody does (`WIDE`): of 120 composites'
- * parts up to here more are right than where their surroundings are looked at anew.
+ * parts up to here more are right than of what is seen around them.
  */
 const WIDE_AT = 6;
 
@@ -114,10 +118,16 @@ export async function pointedAt(
 ): Promise<FoundSubject | null> {
   const places = told.filter(({ is }) => is === 'subject').map(({ at }) => at);
   const part = standingAt(salience, from, places[0]);
-  const standing = part && rimAround(salience, part.box) <= WIDE_AT ? part : null;
+  const rim = part ? rimAround(salience, part.box) : Infinity;
   // Only the thing itself is told yet, nothing of its parts.
   const isFirst = told.length === (from ? 0 : 1);
-  if (standing && isFirst) return sure(subjectOfPixels(standing, { size: salience }));
+  if (part && isFirst) {
+    const own = subjectOfPixels(part, { size: salience });
+    const closer = rim > CLEAR ? await standingIn(ways, own.box, from, places[0]) : null;
+    if (closer && overlap(closer.box, own.box) > SAME) return sure(closer);
+    if (rim <= WIDE_AT) return sure(own);
+  }
+  const standing = part && rim <= WIDE_AT ? part : null;
   const box = standing ? sharesOf(standing.box, salience) : from ? nearest(seen, from) : meant(seen, places[0]!);
   const closer = isFirst && (await standingIn(ways, box, from, places[0]));
   if (closer) return sure(closer);

@@ -57,17 +57,17 @@ export function rimAround(salience: Salience, [l, t, r, b]: Part['box']): number
  * A rim wider than this is looked at in a larger picture, and not taken for sure: of 120 composites
  * (bench/composites.ts) none that has a narrower one is off by more than 3 %.
  */
-export const WIDE = 3;
+export const WIDE = 4;
 /** Confidence with no rim at all: with one of `WIDE` it is 0.45, below which a subject is a guess. */
 const MOST = 0.9;
 
 /** What of a mask is the subject: its largest part near the middle, and those close to it; null where there is none. */
 export const mainOf = (mask: Mask, size: Size): MainPart | null => mainPart(mask, size, NEARBY);
 
-/** A part as the subject, trusted by how wide the rim is. */
-export const asSubject = (part: MainPart, size: Size, rim: number): FoundSubject => ({
+/** A part as the subject, trusted by how wide the rim is. @param wide the rim beyond which it is not taken for sure */
+export const asSubject = (part: MainPart, size: Size, rim: number, wide = WIDE): FoundSubject => ({
   ...subjectOfPixels(part, { size }),
-  confidence: MOST / (1 + rim / WIDE),
+  confidence: MOST / (1 + rim / wide),
   count: 1 + part.others.length,
 });
 
