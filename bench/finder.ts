@@ -3,6 +3,7 @@ import { lookAt } from '../src/server/looking';
 import { composites } from './composites';
 import {
   apartOf,
+  furtherScenes,
   knownScenes,
   missOf,
   percentile,
@@ -81,11 +82,11 @@ function secondLook(misses: readonly Miss[], apart: readonly Apart[]): Pick<Accu
   };
 }
 
-const SETS: readonly SceneSet[] = ['plain', 'plain, unseen', 'busy', 'busy, unseen'];
+const SETS: readonly SceneSet[] = ['plain', 'plain, unseen', 'busy', 'busy, unseen', 'busy, unseen, further'];
 
 /** Scenes of the generator, and things before real photographs. */
 export async function measureFinder(): Promise<Record<string, Accuracy>> {
-  const scenes = knownScenes();
+  const scenes = [...knownScenes(), ...furtherScenes()];
   const joined = (await composites()).map(({ file, part, ...known }) => ({ known: { ...known, file, plain: false } as Known, path: file, part })); // prettier-ignore
   const sets: Record<string, Accuracy> = {};
   for (const set of SETS) sets[`scenes, ${set}`] = await accuracyOf(scenes.filter((scene) => scene.set === set));

@@ -27,102 +27,118 @@ function inSteps(kernel) {
   return { whole, steps, dims: [channels, ...others] };
 }
 
+/** The nodes of a network's graph, one after the other in whole numbers or as they were. */
+class Quantizer {
+  nodes = [];
+  /** Tensors in whole numbers, by their names: their names there, their steps, and the names of step and zero. */
+  #wholes = new Map();
+  /** Tensors in whole numbers that are there in floats, too. */
+  #floats = new Set();
+  /** Nodes whose work another one does. */
+  #done = new Set();
+
+  constructor(graph, ranges) {
+    this.ranges = ranges;
+    this.constants = new Map(graph.initializer.map((one) => [one.name, one]));
+    this.relus = new Map(graph.node.filter(({ opType }) => opType === 'Relu').map((one) => [one.input[0], one]));
+  }
+
+  #keep(name, dims, values) {
+    this.constants.set(name, constantOf(name, dims, values));
+    return name;
+  }
+
+  /** A tensor that is in whole numbers from now on, by its own range or as another one. */
+  #whole(name, as = this.#ranged(name)) {
+    const whole = { ...as, name: `${name} whole` };
+    this.#wholes.set(name, whole);
+    return whole;
+  }
+
+  #ranged(name) {
+    const [low, high] = [Math.min(0, this.ranges[name][0]), Math.max(0, this.ranges[name][1])];
+    const step = Math.fround(Math.max(high - low, 1e-6) / VALUES);
+    const zero = Uint8Array.of(Math.round(-low / step));
+    return { step, scale: [this.#keep(`${name} step`, [], Float32Array.of(step)), this.#keep(`${name} zero`, [], zero)] }; // prettier-ignore
+  }
+
+  #inWhole(name) {
+    const known = this.#wholes.get(name);
+    if (known) return known;
+    const whole = this.#whole(name);
+    this.nodes.push({ opType: 'QuantizeLinear', input: [name, ...whole.scale], output: [whole.name] });
+    this.#floats.add(name);
+    return whole;
+  }
+
+  #inFloats(name) {
+    const whole = this.#wholes.get(name);
+    if (!whole || this.#floats.has(name)) return name;
+    this.nodes.push({ opType: 'DequantizeLinear', input: [whole.name, ...whole.scale], output: [name] });
+    this.#floats.add(name);
+    return name;
+  }
+
+  /** What comes of a convolution, after its Relu: below zero there are no numbers, so that this needs no node. */
+  #answerOf({ output: [own] }) {
+    return this.relus.get(own)?.output[0] ?? own;
+  }
+
+  #convolution(node) {
+    const [input, kernel, bias] = node.input;
+    const from = this.#inWhole(input);
+    const to = this.#whole(this.#answerOf(node));
+    const { whole, steps, dims } = inSteps(this.constants.get(kernel));
+    const biases = floatsOf(this.constants.get(bias)).map((v, c) => v / (from.step * steps[c]));
+    const weights = [
+      this.#keep(`${kernel} whole`, dims, whole),
+      this.#keep(`${kernel} step`, [dims[0]], steps),
+      this.#keep(`${kernel} zero`, [dims[0]], new Int8Array(dims[0])),
+    ];
+    const added = this.#keep(`${bias} whole`, [dims[0]], Int32Array.from(biases, Math.round));
+    const all = [from.name, ...from.scale, ...weights, ...to.scale, added];
+    this.nodes.push({ ...node, opType: 'QLinearConv', input: all, output: [to.name] });
+    this.#done.add(this.relus.get(node.output[0]));
+  }
+
+  /** What takes whole numbers as they are, and answers in the same steps. */
+  #same(node) {
+    const from = this.#inWhole(node.input[0]);
+    const to = this.#whole(node.output[0], from);
+    this.nodes.push({ ...node, input: [from.name, ...node.input.slice(1)], output: [to.name] });
+  }
+
+  #joined(node) {
+    const parts = node.input.map((name) => this.#wholes.get(name)).flatMap(({ name, scale }) => [name, ...scale]);
+    const to = this.#whole(node.output[0]);
+    const [opType, input] = node.opType === 'Add' ? ['QLinearAdd', [...parts, ...to.scale]] : ['QLinearConcat', [...to.scale, ...parts]]; // prettier-ignore
+    this.nodes.push({ ...node, opType, domain: MICROSOFT, input, output: [to.name] });
+  }
+
+  add(node) {
+    const { opType, input } = node;
+    const first = this.#wholes.get(input[0]);
+    if (this.#done.has(node)) return;
+    if (opType === 'Conv' && this.ranges[this.#answerOf(node)]) this.#convolution(node);
+    else if (['MaxPool', 'Resize'].includes(opType) && (first || this.ranges[input[0]])) this.#same(node);
+    else if (opType === 'Shape' && first) this.nodes.push({ ...node, input: [first.name] });
+    else if (['Add', 'Concat'].includes(opType) && input.every((one) => this.#wholes.has(one))) this.#joined(node);
+    else this.nodes.push({ ...node, input: input.map((name) => this.#inFloats(name)) });
+  }
+}
+
 /**
  * @param model ONNX, of opset 11; its convolutions have biases, and one that a Relu follows is followed by nothing else
  * @param ranges the least and the greatest that each tensor holds, by name; what has none stays in floats
  */
 export function quantized(model, ranges) {
   const { graph } = model;
-  const constants = new Map(graph.initializer.map((one) => [one.name, one]));
-  const nodes = [];
-  const keep = (name, dims, values) => {
-    constants.set(name, constantOf(name, dims, values));
-    return name;
-  };
-
-  /** Of each tensor in whole numbers: its name there, its step, and the names of step and zero. */
-  const wholes = new Map();
-  const floats = new Set();
-  const ranged = (name) => {
-    const [low, high] = ranges[name].map((v, i) => (i === 0 ? Math.min(0, v) : Math.max(0, v)));
-    const step = Math.fround(Math.max(high - low, 1e-6) / VALUES);
-    const scale = [keep(`${name} step`, [], Float32Array.of(step)), keep(`${name} zero`, [], Uint8Array.of(Math.round(-low / step)))]; // prettier-ignore
-    return { name: `${name} whole`, step, scale };
-  };
-  const answer = (name, as = ranged(name)) => {
-    wholes.set(name, { ...as, name: `${name} whole` });
-    return wholes.get(name);
-  };
-  /** A tensor in whole numbers, and in floats. */
-  const inWhole = (name) => {
-    if (!wholes.has(name)) {
-      const { name: whole, scale } = answer(name);
-      nodes.push({ opType: 'QuantizeLinear', input: [name, ...scale], output: [whole] });
-      floats.add(name);
-    }
-    return wholes.get(name);
-  };
-  const inFloats = (name) => {
-    if (wholes.has(name) && !floats.has(name)) {
-      const { name: whole, scale } = wholes.get(name);
-      nodes.push({ opType: 'DequantizeLinear', input: [whole, ...scale], output: [name] });
-      floats.add(name);
-    }
-    return name;
-  };
-
-  const relus = new Map(graph.node.filter(({ opType }) => opType === 'Relu').map((one) => [one.input[0], one]));
-  const done = new Set();
-  /** What comes of a convolution, after its Relu: numbers below zero's are none, so that it needs no node. */
-  const answerOf = ({ output: [own] }) => relus.get(own)?.output[0] ?? own;
-
-  function convolution(node) {
-    const [input, kernel, bias] = node.input;
-    const from = inWhole(input);
-    const to = answer(answerOf(node));
-    const { whole, steps, dims } = inSteps(constants.get(kernel));
-    const biases = floatsOf(constants.get(bias)).map((v, c) => v / (from.step * steps[c]));
-    const weights = [
-      keep(`${kernel} whole`, dims, whole),
-      keep(`${kernel} step`, [dims[0]], steps),
-      keep(`${kernel} zero`, [dims[0]], new Int8Array(dims[0])),
-    ];
-    const added = keep(`${bias} whole`, [dims[0]], Int32Array.from(biases, Math.round));
-    nodes.push({ ...node, opType: 'QLinearConv', input: [from.name, ...from.scale, ...weights, ...to.scale, added], output: [to.name] }); // prettier-ignore
-    done.add(relus.get(node.output[0]));
-  }
-
-  /** As it was, but of whole numbers: of the first input, or of all with their steps. */
-  function same(node) {
-    const from = inWhole(node.input[0]);
-    nodes.push({ ...node, input: [from.name, ...node.input.slice(1)], output: [answer(node.output[0], from).name] });
-  }
-  function joined(node) {
-    const parts = node.input.flatMap((name) => [wholes.get(name).name, ...wholes.get(name).scale]);
-    const to = answer(node.output[0]);
-    const [opType, input] = node.opType === 'Add' ? ['QLinearAdd', [...parts, ...to.scale]] : ['QLinearConcat', [...to.scale, ...parts]]; // prettier-ignore
-    nodes.push({ ...node, opType, domain: MICROSOFT, input, output: [to.name] });
-  }
-
-  for (const node of graph.node) {
-    const { opType, input } = node;
-    const first = wholes.get(input[0]);
-    if (done.has(node)) continue;
-    if (opType === 'Conv' && ranges[answerOf(node)]) convolution(node);
-    else if (['MaxPool', 'Resize'].includes(opType) && (first || ranges[input[0]])) same(node);
-    else if (first && opType === 'Shape') nodes.push({ ...node, input: [first.name] });
-    else if (input.length > 1 && ['Add', 'Concat'].includes(opType) && input.every((one) => wholes.has(one)))
-      joined(node); // prettier-ignore
-    else nodes.push({ ...node, input: input.map(inFloats) });
-  }
-
-  const used = new Set(nodes.flatMap(({ input }) => input));
-  graph.node = nodes;
-  graph.initializer = [...constants.values()].filter(({ name }) => used.has(name));
+  const quantizer = new Quantizer(graph, ranges);
+  for (const node of graph.node) quantizer.add(node);
+  graph.node = quantizer.nodes;
+  const used = new Set(graph.node.flatMap(({ input }) => input));
+  graph.initializer = [...quantizer.constants.values()].filter(({ name }) => used.has(name));
   // Opset 12 takes the greatest of whole numbers, too.
-  model.opsetImport = [
-    { domain: '', version: 12 },
-    { domain: MICROSOFT, version: 1 },
-  ];
+  model.opsetImport = [{ domain: '', version: 12 }, { domain: MICROSOFT, version: 1 }]; // prettier-ignore
   return model;
 }

@@ -1,7 +1,7 @@
 /**
  * Renders the demo photos: `node make.mjs OUT [share] [shares] [prefix]`. Each of `shares`
- * processes takes every n-th picture whose file begins with the prefix (`scene-`: those that
- * the finder of subjects is measured on); the first one also writes the awkward files at the end.
+ * processes takes every n-th picture whose file begins with the prefix (`scene-` and `further-`: those
+ * that the finder of subjects is measured on); the first one also writes the awkward files at the end.
  */
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -50,7 +50,7 @@ for (const [i, shot] of wanted.entries()) {
   await writeFile(known, JSON.stringify(await make(folder, shot)) + '\n');
   process.stdout.write(`${shot.file}\n`);
 }
-if (share === '0' && prefix !== 'scene-') {
+if (share === '0' && !['scene-', 'further-'].includes(prefix)) {
   const products = SHOTS.filter((s) => s.file.startsWith('products/') && s.kind === 'jpeg');
   await writeAwkward(folder, products[1]!.file, products[5]!.file);
 }

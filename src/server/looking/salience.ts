@@ -39,8 +39,9 @@ export async function salienceIn(whole: Raster, half: Raster): Promise<Salience>
   return rimOf(salience) <= WIDE ? salience : finelyIn(whole);
 }
 
-/** What is looked at of a thing's surroundings, as a share of its longer side; more, or fewer pixels, found fewer things. */
+/** What is looked at of a thing's surroundings, as a share of its longer side; more found fewer things. */
 const AROUND = 1.4;
+/** Fewer pixels found fewer things, more no more of them. */
 const CLOSER = 224;
 
 /** Of the surroundings of a box alone. */

@@ -11,7 +11,7 @@ type Known = { file: string; plain: boolean; width: number; height: number; box:
 export const readKnown = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Known[];
 
 /** The finder's constants were set on the first two; the others were only measured, once they were. */
-export type SceneSet = 'plain' | 'busy' | 'plain, unseen' | 'busy, unseen';
+export type SceneSet = 'plain' | 'busy' | 'plain, unseen' | 'busy, unseen' | 'busy, unseen, further';
 
 export type Scene = { readonly known: Known; readonly path: string; readonly set: SceneSet };
 
@@ -31,6 +31,14 @@ export const knownScenes = (): Scene[] =>
       .map((known) => ({ known, path: `demo/photos/${known.file}` })),
     ...readKnown('test-photos/scenes.json').map((known) => ({ known, path: `test-photos/scenes/${known.file}` })),
   ].map((scene) => ({ ...scene, set: setOf(scene.known) }));
+
+/** More of the busy ones on which nothing was set: how seldom a mistake is made shows on many only. Tests do without. */
+export const furtherScenes = (): Scene[] =>
+  readKnown('test-photos/further.json').map((known) => ({
+    known,
+    path: `test-photos/further/${known.file}`,
+    set: 'busy, unseen, further',
+  }));
 
 const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, gap: 'extend' } });
 const place = placer(template);
