@@ -1,5 +1,5 @@
 /**
- * A network that reckons in whole numbers of 8 bits where it can, which processors do two to four times as fast as in
+ * A network that reckons in whole numbers of 8 bits where it can, which takes half as long here as in
  * floats (Jacob, Kligys, Chen, Zhu, Tang, Howard, Adam and Kalenichenko 2018, "Quantization and Training of Neural
  * Networks for Efficient Integer-Arithmetic-Only Inference", CVPR): a number stands for (itself − zero) × step,
  * with a step for each tensor, and for the weights of each output channel.
@@ -7,7 +7,7 @@
 import { constantOf, floatsOf } from './onnx-parts.mjs';
 
 const VALUES = 255;
-/** Weights of 7 bits: AVX2 adds two products in 16, where those of 8 bits would be cut off. So all processors come to the same. */
+/** Weights of 7 bits: AVX2 adds two products in 16 bits, where those of weights of 8 would be cut off (from memory). So all processors should come to the same. */
 const WEIGHTS = 63;
 
 const MICROSOFT = 'com.microsoft';

@@ -245,6 +245,7 @@ const SEEDS = [
   { seed: 46_000, ground: 48_000, busy: () => true },
 ] as const;
 const EACH = 60;
+/** The first sixty of the further ones. */
 const FURTHER = 6;
 
 /** Scenes for measuring the finder of subjects: small, in all orientations, some near an edge. */

@@ -139,8 +139,8 @@ const AS_LARGE = 2;
 /** Surer of it than this is nobody whose size is another. */
 const DOUBTED = 0.4;
 
-/** A rim wider than this is not taken for sure: with colours that speak for it a wrong one is clearer, too, than by what stands out alone (`WIDE`). */
-const WIDE = 2.5;
+/** A rim wider than this is not taken for sure: colours that speak for a wrong part make its rim clearer, too, so it is less than `WIDE`. */
+const WIDE_ALIKE = 2.5;
 
 /** The subject of a picture that looks like those; null where nothing does that stands out. */
 export function subjectAlike(salience: Salience, picture: Raster, { odds, size }: Likeness): FoundSubject | null {
@@ -148,7 +148,7 @@ export function subjectAlike(salience: Salience, picture: Raster, { odds, size }
   const all = weighed(salience, picture, colours);
   const part = mainOf(filled(opened(maskOf(all), all, 1), all), all);
   if (!part || part.pixels.reduce((sum, i) => sum + colours[i]!, 0) < LIKE * part.pixels.length) return null;
-  const found = asSubject(part, all, rimAround(all, part.box), WIDE);
+  const found = asSubject(part, all, rimAround(all, part.box), WIDE_ALIKE);
   const times = longerSide(found.box, picture) / size;
   const isAsLarge = times <= AS_LARGE && times >= 1 / AS_LARGE;
   return isAsLarge ? found : { ...found, confidence: Math.min(found.confidence, DOUBTED) };

@@ -54,8 +54,8 @@ export function rimAround(salience: Salience, [l, t, r, b]: Part['box']): number
 }
 
 /**
- * A rim wider than this is looked at in a larger picture, and not taken for sure: of 120 composites
- * (bench/composites.ts) none that has a narrower one is off by more than 3 %.
+ * A rim wider than this is looked at in a larger picture, and not taken for sure: of the 105 of 120
+ * composites (bench/composites.ts) that are sure one is off by more than 3 %.
  */
 export const WIDE = 4;
 /** Confidence with no rim at all: with one of `WIDE` it is 0.45, below which a subject is a guess. */
