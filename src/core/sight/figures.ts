@@ -63,12 +63,15 @@ function varianceOf(
 function cellMeans(luma: Float32Array, width: number, height: number, columns: number, rows: number): Float64Array {
   const sums = new Float64Array(columns * rows);
   const counts = new Float64Array(columns * rows);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const cell = Math.floor((y * rows) / height) * columns + Math.floor((x * columns) / width);
-      sums[cell]! += luma[y * width + x]!;
+  const columnOf = Uint8Array.from({ length: width }, (_, x) => (x * columns) / width);
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = Math.floor((y * rows) / height) * columns;
+    for (let x = 0; x < width; x++, i++) {
+      const cell = row + columnOf[x]!;
+      sums[cell]! += luma[i]!;
       counts[cell]!++;
     }
+  }
   return sums.map((sum, i) => (counts[i]! > 0 ? sum / counts[i]! : 0));
 }
 

@@ -147,33 +147,35 @@ export type Part = {
   readonly box: readonly [number, number, number, number];
 };
 
+/** Takes a pixel out of what is left of a mask, into a part. */
+function take(i: number, left: Mask, pixels: number[]): void {
+  if (left[i] === 0) return;
+  left[i] = 0;
+  pixels.push(i);
+}
+
 /** Connected parts (by sides), the largest first. */
 export function partsOf(mask: Mask, { width, height }: Size): Part[] {
-  const seen = new Uint8Array(mask.length);
+  const left = mask.slice();
   const parts: Part[] = [];
-  for (let start = 0; start < mask.length; start++) {
-    if (!mask[start] || seen[start]) continue;
-    const pixels = [start];
-    seen[start] = 1;
-    let [left, top, right, bottom] = [width, height, 0, 0];
-    const visit = (i: number) => {
-      if (!mask[i] || seen[i]) return;
-      seen[i] = 1;
-      pixels.push(i);
-    };
+  for (let start = left.indexOf(1); start >= 0; start = left.indexOf(1, start)) {
+    const pixels: number[] = [];
+    take(start, left, pixels);
+    let [l, t, r, b] = [width, height, 0, 0];
     for (let k = 0; k < pixels.length; k++) {
       const i = pixels[k]!;
-      const [x, y] = [i % width, Math.floor(i / width)];
-      left = Math.min(left, x);
-      right = Math.max(right, x + 1);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y + 1);
-      if (x > 0) visit(i - 1);
-      if (x < width - 1) visit(i + 1);
-      if (y > 0) visit(i - width);
-      if (y < height - 1) visit(i + width);
+      const y = (i / width) | 0;
+      const x = i - y * width;
+      if (x < l) l = x;
+      if (x >= r) r = x + 1;
+      if (y < t) t = y;
+      if (y >= b) b = y + 1;
+      if (x > 0) take(i - 1, left, pixels);
+      if (x < width - 1) take(i + 1, left, pixels);
+      if (y > 0) take(i - width, left, pixels);
+      if (y < height - 1) take(i + width, left, pixels);
     }
-    parts.push({ pixels, box: [left, top, right, bottom] });
+    parts.push({ pixels, box: [l, t, r, b] });
   }
   return parts.sort((a, b) => b.pixels.length - a.pixels.length);
 }
