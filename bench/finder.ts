@@ -3,7 +3,9 @@ import { lookAt } from '../src/server/looking';
 import { composites } from './composites';
 import {
   apartOf,
+  bodyOff,
   furtherScenes,
+  isHandled,
   knownScenes,
   missOf,
   percentile,
@@ -93,4 +95,28 @@ export async function measureFinder(): Promise<Record<string, Accuracy>> {
   for (const part of ['tuned', 'measured'] as const)
     sets[`composites, ${part === 'tuned' ? 'tuned on' : 'unseen'}`] = await accuracyOf(joined.filter((one) => one.part === part)); // prettier-ignore
   return sets;
+}
+
+/** Of pots with handles, in shares of the shape: how far their bodies' middles lie from the spot across. */
+export type Bodies = {
+  readonly pots: number;
+  readonly byBody: number;
+  readonly byBody95: number;
+  readonly byBox: number;
+  /** By their bodies within 2 %. */
+  readonly right: number;
+};
+
+/** On unseen busy grounds. */
+export async function measureBodies(): Promise<Bodies> {
+  const [byBody, byBox]: [number[], number[]] = [[], []];
+  for (const { known, path } of furtherScenes()) {
+    if (!isHandled(known)) continue;
+    const sight = await lookAt(path);
+    byBody.push(bodyOff(known, sight, 'body'));
+    byBox.push(bodyOff(known, sight, 'box'));
+  }
+  const right = byBody.filter((off) => off <= 0.02).length;
+  const [median, most] = [percentile(byBody, 0.5), percentile(byBody, 0.95)];
+  return { pots: byBody.length, byBody: median, byBody95: most, byBox: percentile(byBox, 0.5), right };
 }

@@ -150,6 +150,12 @@ export const PARTS = {
         `  a second look is beyond 2 % or 6 % from the first on ${f.seenThrough.caught} of ${f.seenThrough.wrong} wrong ones and ${f.seenThrough.doubted} of ${f.seenThrough.right} right ones; unsure or apart beyond the limit are ${f.found.caught} and ${f.found.doubted}`,
       ]),
   ),
+  bodies: part(
+    async () => (await import('./finder')).measureBodies(),
+    (v) => [
+      `Bodies of ${v.pots} pots with handles on busy grounds (unseen): off across by ${percent(v.byBody)} of the shape at the median, ${percent(v.byBody95)} at the 95th percentile, ${v.right} within 2 %; by ${percent(v.byBox)} where their boxes are centred`,
+    ],
+  ),
   pointing: part(
     async () => (await import('./pointing')).measurePointing(),
     (v) =>

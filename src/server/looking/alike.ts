@@ -1,8 +1,15 @@
 /** A photo's subject that is like those pointed at in others. */
-import type { FoundSubject } from '../../core/sight';
-import { likenessOf, subjectAlike, type Example, type Likeness } from '../../core/sight/busy';
+import { partOfBox, type FoundSubject, type Raster } from '../../core/sight';
+import {
+  likenessOf,
+  seenAlike,
+  standingSubject,
+  subjectAlike,
+  type Example,
+  type Likeness,
+} from '../../core/sight/busy';
 import { isStrip, looksOf } from './look-at';
-import { finelyIn } from './salience';
+import { closerIn, finelyIn } from './salience';
 
 /** A photo or its proxy, and the subject in it that somebody pointed at. */
 export type ExampleFile = { readonly path: string; readonly subject: Example['subject'] };
@@ -21,10 +28,18 @@ async function likenessIn(examples: readonly ExampleFile[]): Promise<Likeness> {
   return last.likeness;
 }
 
+/** What stands out where only the surroundings of a box are looked at. */
+async function standingAround(whole: Raster, box: FoundSubject['box']) {
+  const { salience, within } = await closerIn(whole, box);
+  const standing = standingSubject(salience);
+  return standing && partOfBox(within, standing.box);
+}
+
 /** @param examples at least one */
 export async function alikeIn(path: string, examples: readonly ExampleFile[]): Promise<FoundSubject | null> {
   const looks = await looksOf(path);
   if (isStrip(looks)) return null;
   const [whole, half] = looks;
-  return subjectAlike(await finelyIn(whole), half, await likenessIn(examples));
+  const found = subjectAlike(await finelyIn(whole), half, await likenessIn(examples));
+  return found && seenAlike(found, await standingAround(whole, found.box), whole);
 }

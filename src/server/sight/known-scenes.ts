@@ -43,6 +43,23 @@ export const furtherScenes = (): Scene[] =>
 const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, gap: 'extend' } });
 const place = placer(template);
 
+const placedBy = Object.fromEntries(
+  (['box', 'body'] as const).map((middle) => [
+    middle,
+    placer(parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, gap: 'extend', middle } })),
+  ]),
+) as Record<'box' | 'body', ReturnType<typeof placer>>;
+
+/** A pot whose body is known without its handle. */
+export type Handled = Known & { readonly body: Sides };
+export const isHandled = (known: Known): known is Handled => known.body !== undefined;
+
+/** How far the middle of a pot's body lies from the spot across, as a share of the shape, by what of it is centred. */
+export function bodyOff({ width, height, body: [l, , r] }: Handled, sight: Sight, middle: 'box' | 'body'): number {
+  const photo = { width, height, sight };
+  return Math.abs(inFrame(placedBy[middle](photo), photo, [(l + r) / 2, height / 2])[0] - 540) / 960;
+}
+
 /** Subjects trusted less than this are a finding. */
 export const UNSURE = template.limits.confidence;
 

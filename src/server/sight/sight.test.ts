@@ -7,7 +7,7 @@ import { parseTemplate } from '../../core/template';
 import { sightSchema } from '../../core/sight/sight';
 import { createSightPool } from '.';
 import { seenBefore } from './seen-before';
-import { apartOf, knownScenes, missOf, percentile, readKnown, UNSURE, type Miss, type SceneSet } from './known-scenes';
+import { apartOf, bodyOff, isHandled, knownScenes, missOf, percentile, readKnown, UNSURE, type Miss, type SceneSet } from './known-scenes'; // prettier-ignore
 
 const pool = createSightPool();
 const see = seenBefore(pool);
@@ -93,21 +93,11 @@ describe('a second look at 420 scenes', () => {
 });
 
 describe('mugs and jugs of the demo on plain grounds, whose bodies are known without their handles', () => {
-  const pots = readKnown('demo/subjects.json').filter(
-    ({ file, body, plain }) => body && plain && file.startsWith('products/'),
-  );
-  /** Distances of the bodies' middles from the spot across, as shares of the shape. */
-  const offBy = async (middle: string) => {
-    const centring = { rule: 'subject', size: 0.6, gap: 'extend', middle };
-    const place = placer(parseTemplate({ wobrel: 1, name: 'T', centring }));
-    return Promise.all(
-      pots.map(async ({ file, width, height, body }) => {
-        const photo = { width, height, sight: await see(`demo/photos/${file}`) };
-        const [l, , r] = body!;
-        return Math.abs(inFrame(place(photo), photo, [(l + r) / 2, height / 2])[0] - 540) / 960;
-      }),
-    );
-  };
+  const pots = readKnown('demo/subjects.json')
+    .filter(({ file, plain }) => plain && file.startsWith('products/'))
+    .filter(isHandled);
+  const offBy = async (middle: 'box' | 'body') =>
+    Promise.all(pots.map(async (known) => bodyOff(known, await see(`demo/photos/${known.file}`), middle)));
 
   test('by the body they sit by their bodies; by the box their handles draw them aside', async () => {
     expect(pots.length).toBeGreaterThanOrEqual(8);

@@ -1,7 +1,8 @@
 import type { Box } from '../boxes';
 import type { Raster } from '../lab';
+import type { FoundSubject } from '../sight';
 import { smallMask } from '../small-mask';
-import { likenessOf, subjectAlike, type Example, type Salience } from '.';
+import { likenessOf, seenAlike, subjectAlike, type Example, type Salience } from '.';
 
 const [W, H] = [256, 192];
 type Disc = readonly [x: number, y: number, r: number];
@@ -66,6 +67,18 @@ test('one that is more than twice as large as those pointed at is not taken for 
   expect(off(found.box, large)).toBeLessThan(1.5 / H);
   expect(found.confidence).toBe(0.4);
   expect(subjectAlike(blue, wide, likenessOf([pointedAtRed([100, 90, 50], [200, 150, 30])]))!.confidence).toBeGreaterThan(0.45); // prettier-ignore
+});
+
+test('what a second look sees elsewhere, in another size or not at all is not taken for sure', () => {
+  const found: FoundSubject = { box: boxOf(RED!), centroid: [0, 0], area: 0.1, confidence: 0.8, mask: '', count: 1 };
+  const sure = (again: Disc | null) => seenAlike(found, again && boxOf(again), other).confidence;
+  const [x, y, r] = RED!;
+  // Shares of its longer side: 5 % of place, 10 % of size.
+  expect([[x, y, r] as const, [x + 0.09 * r, y, r] as const, [x, y, 1.09 * r] as const].map(sure)).toEqual([
+    0.8, 0.8, 0.8,
+  ]);
+  expect([null, [x, y + 0.11 * r, r] as const, [x, y, 1.11 * r] as const, BLUE!].map(sure)).toEqual([0.4, 0.4, 0.4, 0.4]); // prettier-ignore
+  expect(seenAlike({ ...found, confidence: 0.3 }, null, other).confidence).toBe(0.3);
 });
 
 test('where nothing has their colours nothing is found, however surely it stands out', () => {

@@ -136,8 +136,10 @@ function weighed(salience: Salience, { width, height }: Size, colours: Float32Ar
 const LIKE = 0.2;
 /** What is larger or smaller by more than this is not taken for sure: in a series things have about one size. */
 const AS_LARGE = 2;
-/** Surer of it than this is nobody whose size is another. */
+/** Surer than this is nobody of one whose size is another, or that a second look sees otherwise. */
 const DOUBTED = 0.4;
+
+const doubted = (found: FoundSubject): FoundSubject => ({ ...found, confidence: Math.min(found.confidence, DOUBTED) });
 
 /** A rim wider than this is not taken for sure: colours that speak for a wrong part make its rim clearer, too, so it is less than `WIDE`. */
 const WIDE_ALIKE = 2.5;
@@ -151,5 +153,25 @@ export function subjectAlike(salience: Salience, picture: Raster, { odds, size }
   const found = asSubject(part, all, rimAround(all, part.box), WIDE_ALIKE);
   const times = longerSide(found.box, picture) / size;
   const isAsLarge = times <= AS_LARGE && times >= 1 / AS_LARGE;
-  return isAsLarge ? found : { ...found, confidence: Math.min(found.confidence, DOUBTED) };
+  return isAsLarge ? found : doubted(found);
+}
+
+/**
+ * Two looks agree where their centres are no further apart than this, as a share of the longer side, and their longer
+ * sides differ by no more than twice that: a template's usual limit (`limits.apart`) where a subject takes 0.6 of the shape.
+ */
+const APART = 0.05;
+
+/**
+ * One that was found like others, by what a closer look saw in its surroundings: who clears doubts of many photos at
+ * once sees few of them, so that what does not stand out there as it does in the whole is not taken for sure.
+ */
+export function seenAlike(found: FoundSubject, again: FoundSubject['box'] | null, picture: Raster): FoundSubject {
+  if (!again) return doubted(found);
+  const [l, t, w, h] = found.box;
+  const [across, down] = [again[0] + again[2] / 2 - l - w / 2, again[1] + again[3] / 2 - t - h / 2];
+  const off =
+    Math.hypot(across * picture.width, down * picture.height) / Math.max(w * picture.width, h * picture.height);
+  const times = longerSide(again, picture) / longerSide(found.box, picture);
+  return off > APART || Math.abs(times - 1) > 2 * APART ? doubted(found) : found;
 }
