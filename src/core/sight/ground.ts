@@ -101,15 +101,21 @@ function colourThrough(lab: Lab, pixels: readonly number[], whole: number) {
   let spread = 0;
   for (let round = 0; round < ROUNDS; round++) {
     const reach = OUTLIER * (round === 0 ? 2 : 1);
+    const [pl, pa, pb] = colour;
     let sum = 0;
-    near = pixels.filter((i) => {
-      const [u, v] = [(i % width) / width - 0.5, Math.floor(i / width) / height - 0.5];
-      const [dl, da, db] = [l[i]! - at(colour[0], u, v), a[i]! - at(colour[1], u, v), b[i]! - at(colour[2], u, v)];
+    near = [];
+    for (const i of pixels) {
+      const u = (i % width) / width - 0.5;
+      const v = Math.floor(i / width) / height - 0.5;
+      const dl = l[i]! - at(pl, u, v);
+      const da = a[i]! - at(pa, u, v);
+      const db = b[i]! - at(pb, u, v);
       // Math.hypot takes many times as long.
       const off = Math.sqrt(dl * dl + da * da + db * db);
-      if (off < reach) sum += off;
-      return off < reach;
-    });
+      if (!(off < reach)) continue;
+      sum += off;
+      near.push(i);
+    }
     if (near.length < whole / 20) break;
     spread = sum / near.length;
     // Where only a part of the rim has it, how it changes across the photo is not known.
@@ -137,7 +143,9 @@ function sideOf([pl, pa, pb]: Colour, { l, a, b, width, height }: Lab, from: num
     for (let x = from; x < to; x++) {
       const i = y * width + x;
       const u = x / width - 0.5;
-      const [dl, da, db] = [l[i]! - at(pl, u, v), a[i]! - at(pa, u, v), b[i]! - at(pb, u, v)];
+      const dl = l[i]! - at(pl, u, v);
+      const da = a[i]! - at(pa, u, v);
+      const db = b[i]! - at(pb, u, v);
       if (dl * dl + da * da + db * db > OUTLIER * OUTLIER) continue;
       near++;
       sl += dl;
@@ -234,40 +242,64 @@ export type Distances = {
 /** Light thrown back by the subject tints its shadow: so much ΔE*ab for every step of L* that it is darker. */
 const CAST = 0.1;
 
+/** L*, a*, b* of the ground in each pixel of a row. */
+type GroundRow = readonly [l: Float64Array, a: Float64Array, b: Float64Array];
+
+function rowOf(colour: Colour, rows: Rows, y: number, { width, height }: Lab): GroundRow {
+  const v = y / height - 0.5;
+  const [l, a, b] = colour.map((plane, k) => {
+    const out = new Float64Array(width);
+    for (let x = 0; x < width; x++) out[x] = at(plane, x / width - 0.5, v) + rows[k]![y]!;
+    return out;
+  });
+  return [l!, a!, b!];
+}
+
+/** Takes into the distances of a row's pixels how far they are from one colour of the ground. */
+function compareRow(
+  to: Distances,
+  { l, a, b, width }: Lab,
+  y: number,
+  [gl, ga, gb]: GroundRow,
+  isFirst: boolean,
+): void {
+  const { seen, unshaded, lighter } = to;
+  for (let x = 0, i = y * width; x < width; x++, i++) {
+    const ground = gl[x]!;
+    const dl = l[i]! - ground;
+    const dim = dl < 0 ? (l[i]! + 16) / (ground + 16) : 1;
+    const da = a[i]! - dim * ga[x]!;
+    const db = b[i]! - dim * gb[x]!;
+    const chroma = da * da + db * db;
+    const light = lightness(dl);
+    const distance = Math.sqrt(light * light + chroma);
+    if (distance < seen[i]!) seen[i] = distance;
+    const own = dl < 0 ? Math.max(0, Math.sqrt(chroma) + CAST * dl) : Math.sqrt(chroma);
+    const lit = dl < 0 ? dl * SHADOW_WEIGHT : dl;
+    const other = Math.sqrt(lit * lit + own * own);
+    if (other < unshaded[i]!) unshaded[i] = other;
+    if (isFirst) lighter[i] = dl;
+  }
+}
+
 /**
  * Distances of every pixel from the nearest of the ground's colours, ΔE*ab. A shadow is the
  * ground in less light: CIELAB's cube roots make L* + 16, a* and b* all shrink by one
  * factor, so a pixel is compared with the ground as dark as itself, and darkening on its
  * own weighs less.
  */
-export function distancesFrom({ colours, rows }: Ground, { l, a, b, width, height }: Lab): Distances {
+export function distancesFrom({ colours, rows }: Ground, lab: Lab): Distances {
+  const { l, height } = lab;
   const seen = new Float32Array(l.length).fill(Infinity);
   const unshaded = new Float32Array(l.length).fill(Infinity);
   const lighter = new Float32Array(l.length);
-  colours.forEach(([pl, pa, pb], k) => {
-    for (let y = 0, i = 0; y < height; y++) {
-      const v = y / height - 0.5;
-      const [rl, ra, rb] = k === 0 ? [rows[0][y]!, rows[1][y]!, rows[2][y]!] : [0, 0, 0];
-      for (let x = 0; x < width; x++, i++) {
-        const u = x / width - 0.5;
-        const ground = at(pl, u, v) + rl;
-        const dl = l[i]! - ground;
-        const dim = dl < 0 ? (l[i]! + 16) / (ground + 16) : 1;
-        const da = a[i]! - dim * (at(pa, u, v) + ra);
-        const db = b[i]! - dim * (at(pb, u, v) + rb);
-        const chroma = da * da + db * db;
-        const light = lightness(dl);
-        const distance = Math.sqrt(light * light + chroma);
-        if (distance < seen[i]!) seen[i] = distance;
-        const own = dl < 0 ? Math.max(0, Math.sqrt(chroma) + CAST * dl) : Math.sqrt(chroma);
-        const lit = dl < 0 ? dl * SHADOW_WEIGHT : dl;
-        const other = Math.sqrt(lit * lit + own * own);
-        if (other < unshaded[i]!) unshaded[i] = other;
-        if (k === 0) lighter[i] = dl;
-      }
-    }
+  const distances = { seen, unshaded, lighter };
+  const none = level(height);
+  colours.forEach((colour, k) => {
+    for (let y = 0; y < height; y++)
+      compareRow(distances, lab, y, rowOf(colour, k === 0 ? rows : none, y, lab), k === 0);
   });
-  return { seen, unshaded, lighter };
+  return distances;
 }
 
 /** The ground's colour in the middle of the photo as L*, a*, b*. */

@@ -27,7 +27,9 @@ export function toLab({ rgb, width, height }: Raster): Lab {
   const n = width * height;
   const [l, a, b] = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
   for (let i = 0, k = 0; i < n; i++, k += 3) {
-    const [r, g, u] = [LINEAR[rgb[k]!]!, LINEAR[rgb[k + 1]!]!, LINEAR[rgb[k + 2]!]!];
+    const r = LINEAR[rgb[k]!]!;
+    const g = LINEAR[rgb[k + 1]!]!;
+    const u = LINEAR[rgb[k + 2]!]!;
     const fx = root((0.4124 * r + 0.3576 * g + 0.1805 * u) / 0.95047);
     const fy = root(0.2126 * r + 0.7152 * g + 0.0722 * u);
     const fz = root((0.0193 * r + 0.1192 * g + 0.9505 * u) / 1.08883);

@@ -1,4 +1,5 @@
 /** Masks on a small raster: thresholds, clean-up, connected parts. */
+import { common, narrowed, packed, unpacked, widened, type Bits } from './bits';
 import type { Size } from './lab';
 
 /** One byte a pixel, 0 or 1. */
@@ -28,68 +29,24 @@ export function otsu(values: Float32Array, most: number): { readonly threshold: 
   return { threshold: ((at + 1) / BINS) * most, parted: variance > 0 ? best / variance : 0 };
 }
 
-/** Rows of three joined: `grow` takes the most, else the least; beyond the rim lies what the rim has. */
-function joinRows(from: Mask, to: Mask, { width, height }: Size, grow: boolean): void {
-  for (let y = 0; y < height; y++) {
-    const first = y * width;
-    const last = first + width - 1;
-    // Ends apart, so that the long way between has nothing to ask.
-    if (grow) {
-      to[first] = from[first]! | from[first + 1]!;
-      to[last] = from[last]! | from[last - 1]!;
-      for (let i = first + 1; i < last; i++) to[i] = from[i - 1]! | from[i]! | from[i + 1]!;
-    } else {
-      to[first] = from[first]! & from[first + 1]!;
-      to[last] = from[last]! & from[last - 1]!;
-      for (let i = first + 1; i < last; i++) to[i] = from[i - 1]! & from[i]! & from[i + 1]!;
-    }
-  }
-}
-
-function joinColumns(from: Mask, to: Mask, { width, height }: Size, grow: boolean): void {
-  for (let y = 0; y < height; y++) {
-    const up = (y > 0 ? y - 1 : y) * width;
-    const down = (y < height - 1 ? y + 1 : y) * width;
-    const row = y * width;
-    if (grow) for (let x = 0; x < width; x++) to[row + x] = from[up + x]! | from[row + x]! | from[down + x]!;
-    else for (let x = 0; x < width; x++) to[row + x] = from[up + x]! & from[row + x]! & from[down + x]!;
-  }
-}
-
-/** Each pixel the least (or most) of its 3 × 3 neighbourhood. */
-function morph(mask: Mask, size: Size, grow: boolean): Mask {
-  const across = new Uint8Array(mask.length);
-  const out = new Uint8Array(mask.length);
-  joinRows(mask, across, size, grow);
-  joinColumns(across, out, size, grow);
-  return out;
-}
+const again = (bits: Bits, times: number, step: (bits: Bits) => Bits): Bits =>
+  times > 0 ? again(step(bits), times - 1, step) : bits;
 
 /** Wider all round by so many pixels. */
-export function grown(mask: Mask, size: Size, by = 1): Mask {
-  let out = mask;
-  for (let i = 0; i < by; i++) out = morph(out, size, true);
-  return out;
-}
+export const grown = (mask: Mask, size: Size, by = 1): Mask => unpacked(again(packed(mask, size), by, widened));
+
+const openedBits = (bits: Bits, radius: number) => again(again(bits, radius, narrowed), radius, widened);
 
 /** Specks and bridges thinner than 2·radius + 1 pixels taken out. */
-export function opened(mask: Mask, size: Size, radius: number): Mask {
-  let out = mask;
-  for (let i = 0; i < radius; i++) out = morph(out, size, false);
-  return grown(out, size, radius);
-}
+export const opened = (mask: Mask, size: Size, radius: number): Mask => unpacked(openedBits(packed(mask, size), radius)); // prettier-ignore
 
 /** How far what is left grows back to its own thin ends: the lips of a bowl. */
 const BACK = 2;
 
 /** Specks taken out that are thinner than three pixels, thin ends kept. */
 export function cleaned(mask: Mask, size: Size): Mask {
-  let out = opened(mask, size, 1);
-  for (let i = 0; i < BACK; i++) {
-    out = grown(out, size);
-    for (let k = 0; k < out.length; k++) out[k]! &= mask[k]!;
-  }
-  return out;
+  const whole = packed(mask, size);
+  return unpacked(again(openedBits(whole, 1), BACK, (bits) => common(widened(bits), whole)));
 }
 
 /** Gaps up to twice so many pixels closed and what they hold filled. */

@@ -35,7 +35,9 @@ function cellsOf({ rgb }: Raster, { l, a, b }: Lab, parts: Uint8Array, wanted: n
   const cells: number[] = [];
   for (let i = 0, k = 0; i < parts.length; i++, k += 3) {
     if (parts[i] !== wanted) continue;
-    const [red, green, blue] = [rgb[k]!, rgb[k + 1]!, rgb[k + 2]!];
+    const red = rgb[k]!;
+    const green = rgb[k + 1]!;
+    const blue = rgb[k + 2]!;
     const at = NUMBERS * (((red >> (8 - BITS)) << (2 * BITS)) | ((green >> (8 - BITS)) << BITS) | (blue >> (8 - BITS)));
     if (numbers[at] === 0) cells.push(at);
     numbers[at]!++;

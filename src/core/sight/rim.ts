@@ -31,8 +31,11 @@ function profile({ l, a, b }: Lab, { start, along, inwards, length }: Side, dept
 }
 
 /** ΔE*ab between two places of a profile. */
-const step = (of: readonly Float32Array[], i: number, j: number): number =>
-  Math.hypot(...of.map((values) => values[i]! - values[j]!));
+function step(of: readonly Float32Array[], i: number, j: number): number {
+  let sum = 0;
+  for (const values of of) sum += (values[i]! - values[j]!) ** 2;
+  return Math.sqrt(sum);
+}
 
 /**
  * For each side, the largest step of colour along the rim in each cell, less the one that
