@@ -24,14 +24,16 @@ export function brightnessOf(luma: Float32Array): number {
  * @param within left, top, width and height in shares: only there, as what lies behind a subject may be soft
  */
 export function sharpnessOf(luma: Float32Array, width: number, height: number, within: Within = [0, 0, 1, 1]): number {
-  return varianceOf(luma, width, height, within, (i) => {
-    return luma[i - 1]! + luma[i + 1]! + luma[i - width]! + luma[i + width]! - 4 * luma[i]!;
-  });
+  return varianceOf(luma, width, height, within, laplacianAt);
 }
+
+const laplacianAt = (luma: Float32Array, i: number, width: number) =>
+  luma[i - 1]! + luma[i + 1]! + luma[i - width]! + luma[i + width]! - 4 * luma[i]!;
+const itselfAt = (luma: Float32Array, i: number) => luma[i]!;
 
 /** Variance of luma in the same place. */
 export const contrastOf = (luma: Float32Array, width: number, height: number, within: Within = [0, 0, 1, 1]): number =>
-  varianceOf(luma, width, height, within, (i) => luma[i]!);
+  varianceOf(luma, width, height, within, itselfAt);
 
 type Within = readonly [left: number, top: number, width: number, height: number];
 
@@ -41,7 +43,7 @@ function varianceOf(
   width: number,
   height: number,
   [l, t, w, h]: Within,
-  valueAt: (i: number) => number,
+  valueAt: (luma: Float32Array, i: number, width: number) => number,
 ): number {
   const [left, top] = [Math.max(1, Math.floor(l * width)), Math.max(1, Math.floor(t * height))];
   const [right, bottom] = [
@@ -51,7 +53,7 @@ function varianceOf(
   let [n, sum, squares] = [0, 0, 0];
   for (let y = top; y < bottom; y++)
     for (let x = left; x < right; x++) {
-      const v = valueAt(y * width + x);
+      const v = valueAt(luma, y * width + x, width);
       n++;
       sum += v;
       squares += v * v;
@@ -63,7 +65,8 @@ function varianceOf(
 function cellMeans(luma: Float32Array, width: number, height: number, columns: number, rows: number): Float64Array {
   const sums = new Float64Array(columns * rows);
   const counts = new Float64Array(columns * rows);
-  const columnOf = Uint8Array.from({ length: width }, (_, x) => (x * columns) / width);
+  const columnOf = new Uint8Array(width);
+  for (let x = 0; x < width; x++) columnOf[x] = (x * columns) / width;
   for (let y = 0, i = 0; y < height; y++) {
     const row = Math.floor((y * rows) / height) * columns;
     for (let x = 0; x < width; x++, i++) {
@@ -72,7 +75,8 @@ function cellMeans(luma: Float32Array, width: number, height: number, columns: n
       counts[cell]!++;
     }
   }
-  return sums.map((sum, i) => (counts[i]! > 0 ? sum / counts[i]! : 0));
+  for (let i = 0; i < sums.length; i++) sums[i] = counts[i]! > 0 ? sums[i]! / counts[i]! : 0;
+  return sums;
 }
 
 /**

@@ -47,10 +47,11 @@ function rimOf({ width, height }: Size): number[] {
 }
 
 const TERMS = 5;
+/** Terms and the three values. */
+const WIDE = TERMS + 3;
 
 /** Least squares through the colours at pixels, by the normal equations: one matrix for all three planes. */
 function planesThrough({ l, a, b, width, height }: Lab, pixels: readonly number[]): Colour {
-  const WIDE = TERMS + 3;
   const sums = new Float64Array(TERMS * WIDE);
   const terms = new Float64Array(WIDE);
   terms[0] = 1;
@@ -68,15 +69,19 @@ function planesThrough({ l, a, b, width, height }: Lab, pixels: readonly number[
     for (let r = 0, k = 0; r < TERMS; r++, k += WIDE)
       for (let c = r; c < WIDE; c++) sums[k + c]! += terms[r]! * terms[c]!;
   }
-  const sum = (r: number, c: number) => (c < r ? sums[c * WIDE + r]! : sums[r * WIDE + c]!);
-  const planeOf = (value: number): Plane => {
-    const rows = Array.from({ length: TERMS }, (_, r) => [
-      ...Array.from({ length: TERMS }, (_, c) => sum(r, c)),
-      sum(r, TERMS + value),
-    ]);
-    return solved(rows) ?? flat(sum(0, TERMS + value) / Math.max(1, pixels.length));
-  };
+  const planeOf = (value: number) => solved(equationsOf(sums, value)) ?? flat(sums[TERMS + value]! / Math.max(1, pixels.length)); // prettier-ignore
   return [planeOf(0), planeOf(1), planeOf(2)];
+}
+
+/** What has to be solved for one of the values, out of the sums of products, of which one half is known. */
+function equationsOf(sums: Float64Array, value: number): number[][] {
+  const rows: number[][] = [];
+  for (let r = 0; r < TERMS; r++) {
+    const row: number[] = [];
+    for (let c = 0; c < TERMS; c++) row.push(sums[Math.min(r, c) * WIDE + Math.max(r, c)]!);
+    rows.push([...row, sums[r * WIDE + TERMS + value]!]);
+  }
+  return rows;
 }
 
 const at = (p: Plane, u: number, v: number) => p[0]! + p[1]! * u + p[2]! * v + p[3]! * u * u + p[4]! * v * v;
@@ -161,15 +166,22 @@ function sideOf([pl, pa, pb]: Colour, { l, a, b, width, height }: Lab, from: num
 /** Left and right rims that differ by more than this (ΔE*ab) are not both ground. */
 const ALIKE = 2;
 
+/** ΔE*ab between the same rows of both sides. */
+function apartIn(left: Rows, right: Rows, y: number): number {
+  const dl = left[0][y]! - right[0][y]!;
+  const da = left[1][y]! - right[1][y]!;
+  const db = left[2][y]! - right[2][y]!;
+  return Math.sqrt(dl * dl + da * da + db * db);
+}
+
 /** What the rows of both sides have in common: where they differ something stands there, or throws its shadow, and the rows around tell. */
 function rowsOf(colour: Colour, lab: Lab): Rows {
   const { width, height } = lab;
   const depth = depthOf(lab);
   const left = sideOf(colour, lab, 0, depth);
   const right = sideOf(colour, lab, width - depth, width);
-  const apart = (y: number) =>
-    Math.hypot(left[0][y]! - right[0][y]!, left[1][y]! - right[1][y]!, left[2][y]! - right[2][y]!);
-  const known = Array.from({ length: height }, (_, y) => y).filter((y) => apart(y) <= ALIKE);
+  const known: number[] = [];
+  for (let y = 0; y < height; y++) if (apartIn(left, right, y) <= ALIKE) known.push(y);
   return left.map((values, k) => smoothed(between(known, (y) => (values[y]! + right[k]![y]!) / 2, height))) as unknown as Rows; // prettier-ignore
 }
 
@@ -188,11 +200,27 @@ function between(known: readonly number[], valueAt: (y: number) => number, heigh
 /** Rows on either side that a row is averaged with. */
 const AROUND = 4;
 
-const smoothed = (values: Float32Array): Float32Array =>
-  values.map((_, y) => {
-    const near = values.subarray(Math.max(0, y - AROUND), y + AROUND + 1);
-    return near.reduce((sum, v) => sum + v, 0) / near.length;
-  });
+function smoothed(values: Float32Array): Float32Array {
+  const out = new Float32Array(values.length);
+  for (let y = 0; y < out.length; y++) {
+    const [from, to] = [Math.max(0, y - AROUND), Math.min(values.length, y + AROUND + 1)];
+    let sum = 0;
+    for (let k = from; k < to; k++) sum += values[k]!;
+    out[y] = sum / (to - from);
+  }
+  return out;
+}
+
+/** What is left of rising numbers without some of them. */
+function without(all: readonly number[], some: readonly number[]): number[] {
+  const rest: number[] = [];
+  let k = 0;
+  for (const i of all) {
+    if (some[k] === i) k++;
+    else rest.push(i);
+  }
+  return rest;
+}
 
 /** Fits the ground to the rim, leaving out what stands on it. */
 export function groundOf(lab: Lab): Ground {
@@ -203,8 +231,7 @@ export function groundOf(lab: Lab): Ground {
     const { colour, near, spread } = colourThrough(lab, rest, rim.length);
     if (near.length < LEAST_SHARE * rim.length) break;
     found.push({ colour, share: near.length / rim.length, spread });
-    const taken = new Set(near);
-    rest = rest.filter((i) => !taken.has(i));
+    rest = without(rest, near);
   }
   if (found.length === 0) {
     const { colour } = colourThrough(lab, rim, rim.length);
@@ -247,12 +274,13 @@ type GroundRow = readonly [l: Float64Array, a: Float64Array, b: Float64Array];
 
 function rowOf(colour: Colour, rows: Rows, y: number, { width, height }: Lab): GroundRow {
   const v = y / height - 0.5;
-  const [l, a, b] = colour.map((plane, k) => {
-    const out = new Float64Array(width);
-    for (let x = 0; x < width; x++) out[x] = at(plane, x / width - 0.5, v) + rows[k]![y]!;
-    return out;
-  });
-  return [l!, a!, b!];
+  return [along(colour[0], v, rows[0][y]!, width), along(colour[1], v, rows[1][y]!, width), along(colour[2], v, rows[2][y]!, width)]; // prettier-ignore
+}
+
+function along(plane: Plane, v: number, more: number, width: number): Float64Array {
+  const out = new Float64Array(width);
+  for (let x = 0; x < width; x++) out[x] = at(plane, x / width - 0.5, v) + more;
+  return out;
 }
 
 /** Takes into the distances of a row's pixels how far they are from one colour of the ground. */
@@ -295,10 +323,9 @@ export function distancesFrom({ colours, rows }: Ground, lab: Lab): Distances {
   const lighter = new Float32Array(l.length);
   const distances = { seen, unshaded, lighter };
   const none = level(height);
-  colours.forEach((colour, k) => {
+  for (let k = 0; k < colours.length; k++)
     for (let y = 0; y < height; y++)
-      compareRow(distances, lab, y, rowOf(colour, k === 0 ? rows : none, y, lab), k === 0);
-  });
+      compareRow(distances, lab, y, rowOf(colours[k]!, k === 0 ? rows : none, y, lab), k === 0);
   return distances;
 }
 

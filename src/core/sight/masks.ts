@@ -15,9 +15,9 @@ export function otsu(values: Float32Array, most: number): { readonly threshold: 
   for (let i = 0; i < values.length; i++) histogram[Math.min(BINS - 1, Math.floor((values[i]! / most) * BINS))]!++;
   const n = values.length;
   let mean = 0;
-  histogram.forEach((count, i) => (mean += (i * count) / n));
+  for (let i = 0; i < BINS; i++) mean += (i * histogram[i]!) / n;
   let variance = 0;
-  histogram.forEach((count, i) => (variance += ((i - mean) ** 2 * count) / n));
+  for (let i = 0; i < BINS; i++) variance += ((i - mean) ** 2 * histogram[i]!) / n;
   let [best, at, share, sum] = [0, 0, 0, 0];
   for (let i = 0; i < BINS - 1; i++) {
     share += histogram[i]! / n;
@@ -111,6 +111,8 @@ function take(i: number, left: Mask, pixels: number[]): void {
   pixels.push(i);
 }
 
+const bySize = (a: Part, b: Part) => b.pixels.length - a.pixels.length;
+
 /** Connected parts (by sides), the largest first. */
 export function partsOf(mask: Mask, { width, height }: Size): Part[] {
   const left = mask.slice();
@@ -134,5 +136,5 @@ export function partsOf(mask: Mask, { width, height }: Size): Part[] {
     }
     parts.push({ pixels, box: [l, t, r, b] });
   }
-  return parts.sort((a, b) => b.pixels.length - a.pixels.length);
+  return parts.sort(bySize);
 }

@@ -13,6 +13,39 @@ const GROUND = 2;
 const LEVELS = 64;
 const LEVEL = 0.5;
 
+type Flooding = {
+  readonly labels: Uint8Array;
+  readonly edges: Float32Array;
+  readonly regions: readonly { readonly pixels: readonly number[] }[];
+  /** The region of each pixel; −1 for those of none. */
+  readonly regionOf: Int32Array;
+  /** Pixels that have a label, by the level at which their neighbours are flooded. */
+  readonly waiting: readonly number[][];
+};
+
+function setLabel({ labels, edges, waiting }: Flooding, i: number, label: number, level: number): void {
+  if (labels[i] !== 0) return;
+  labels[i] = label;
+  waiting[Math.max(level, Math.min(LEVELS - 1, Math.floor(edges[i]! / LEVEL)))]!.push(i);
+}
+
+function reach(flooding: Flooding, i: number, label: number, level: number): void {
+  if (flooding.labels[i] !== 0) return;
+  const region = flooding.regionOf[i]!;
+  if (region < 0) setLabel(flooding, i, label, level);
+  else for (const k of flooding.regions[region]!.pixels) setLabel(flooding, k, label, level);
+}
+
+function floodFrom(flooding: Flooding, i: number, width: number, level: number): void {
+  const { labels } = flooding;
+  const x = i % width;
+  const label = labels[i]!;
+  if (x > 0) reach(flooding, i - 1, label, level);
+  if (x < width - 1) reach(flooding, i + 1, label, level);
+  if (i >= width) reach(flooding, i - width, label, level);
+  if (i < labels.length - width) reach(flooding, i + width, label, level);
+}
+
 /**
  * Floods what is not labelled yet from what is, the flattest pixels first, so that labels meet
  * on the ridges between them (Vincent and Soille 1991, "Watersheds in digital spaces"); a
@@ -25,28 +58,9 @@ function flood(
   { width }: Size,
 ): void {
   const regionOf = new Int32Array(labels.length).fill(-1);
-  regions.forEach(({ pixels }, k) => {
-    for (const i of pixels) regionOf[i] = k;
-  });
+  for (let k = 0; k < regions.length; k++) for (const i of regions[k]!.pixels) regionOf[i] = k;
   const waiting: number[][] = Array.from({ length: LEVELS }, () => []);
-  const set = (i: number, label: number, level: number) => {
-    if (labels[i] !== 0) return;
-    labels[i] = label;
-    waiting[Math.max(level, Math.min(LEVELS - 1, Math.floor(edges[i]! / LEVEL)))]!.push(i);
-  };
-  const reach = (i: number, label: number, level: number) => {
-    if (labels[i] !== 0) return;
-    if (regionOf[i]! < 0) set(i, label, level);
-    else for (const k of regions[regionOf[i]!]!.pixels) set(k, label, level);
-  };
-  const around = (i: number, level: number) => {
-    const x = i % width;
-    const label = labels[i]!;
-    if (x > 0) reach(i - 1, label, level);
-    if (x < width - 1) reach(i + 1, label, level);
-    if (i >= width) reach(i - width, label, level);
-    if (i < labels.length - width) reach(i + width, label, level);
-  };
+  const flooding: Flooding = { labels, edges, regions, regionOf, waiting };
   // Begins where what has no label touches what has one: most of the picture does not.
   const seeds: number[] = [];
   for (let i = 0, x = 0; i < labels.length; i++) {
@@ -58,9 +72,9 @@ function flood(
     }
     if (++x === width) x = 0;
   }
-  for (const i of seeds) around(i, 0);
+  for (const i of seeds) floodFrom(flooding, i, width, 0);
   for (let level = 0; level < LEVELS; level++)
-    for (let k = 0; k < waiting[level]!.length; k++) around(waiting[level]![k]!, level);
+    for (let k = 0; k < waiting[level]!.length; k++) floodFrom(flooding, waiting[level]![k]!, width, level);
 }
 
 export type Enclosed = {
@@ -160,14 +174,16 @@ export function enclosed(edges: Float32Array, size: Size, sure: Mask, tones: Ton
   const regions = partsOf(smooth, size);
   const figures = regions.map(({ pixels }) => figuresOf(pixels, sure, tones));
   const known = sure.slice();
-  regions.forEach(({ pixels }, k) => {
+  for (let k = 0; k < regions.length; k++) {
+    const { pixels } = regions[k]!;
     if (isSubject(pixels.length, figures[k]!)) for (const i of pixels) labels[i] = known[i] = SUBJECT;
-  });
+  }
   const upright = heightOf(known, size);
-  regions.forEach((region, k) => {
-    const [first] = region.pixels;
-    if (labels[first!] === 0 && isCast(region, figures[k]!, upright)) for (const i of region.pixels) labels[i] = GROUND;
-  });
+  for (let k = 0; k < regions.length; k++) {
+    const region = regions[k]!;
+    if (labels[region.pixels[0]!] === 0 && isCast(region, figures[k]!, upright))
+      for (const i of region.pixels) labels[i] = GROUND;
+  }
   flood(labels, edges, regions, size);
   const inside = new Uint8Array(edges.length);
   for (let i = 0; i < labels.length; i++) if (labels[i] === SUBJECT) inside[i] = 1;

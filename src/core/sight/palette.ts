@@ -23,6 +23,8 @@ function join(into: Cell, cell: Cell): void {
   for (const key of ['n', 'r', 'g', 'b', 'l', 'a', 'u'] as const) into[key] += cell[key];
 }
 
+const byCount = (p: Cell, q: Cell) => q.n - p.n;
+
 const apart = (p: Cell, q: Cell): number =>
   Math.hypot(p.l / p.n - q.l / q.n, p.a / p.n - q.a / q.n, p.u / p.n - q.u / q.n);
 
@@ -53,7 +55,7 @@ function cellsOf({ rgb }: Raster, { l, a, b }: Lab, parts: Uint8Array, wanted: n
       const of = (number: number) => numbers[at + number]!;
       return { n: of(0), r: of(1), g: of(2), b: of(3), l: of(4), a: of(5), u: of(6) };
     })
-    .sort((p, q) => q.n - p.n);
+    .sort(byCount);
 }
 
 /** Cells that look alike joined, from the one with most pixels on. */
@@ -67,7 +69,7 @@ function groupsOf(cells: readonly Cell[]): Cell[] {
     left = left.filter((cell) => apart(first!, cell) >= ALIKE);
     groups.push(group);
   }
-  return groups.sort((p, q) => q.n - p.n);
+  return groups.sort(byCount);
 }
 
 const hexOf = ({ n, r, g, b }: Cell): string =>

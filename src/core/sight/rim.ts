@@ -19,22 +19,48 @@ const sidesOf = ({ width, height }: Lab): readonly Side[] => [
   { start: 0, along: width, inwards: 1, length: height },
 ];
 
-/** L*, a*, b* along a side, each the mean of so many pixels inwards. */
-function profile({ l, a, b }: Lab, { start, along, inwards, length }: Side, depth: number): readonly Float32Array[] {
-  return [l, a, b].map((plane) =>
-    Float32Array.from({ length }, (_, i) => {
-      let sum = 0;
-      for (let d = 0; d < depth; d++) sum += plane[start + i * along + d * inwards]!;
-      return sum / depth;
-    }),
-  );
+/** A plane along a side, each value the mean of so many pixels inwards. */
+function meansAlong(plane: Float32Array, { start, along, inwards, length }: Side, depth: number): Float32Array {
+  const means = new Float32Array(length);
+  for (let i = 0; i < length; i++) {
+    let sum = 0;
+    for (let d = 0; d < depth; d++) sum += plane[start + i * along + d * inwards]!;
+    means[i] = sum / depth;
+  }
+  return means;
 }
+
+/** L*, a*, b* along a side. */
+const profile = ({ l, a, b }: Lab, side: Side, depth: number): readonly Float32Array[] =>
+  [meansAlong(l, side, depth), meansAlong(a, side, depth), meansAlong(b, side, depth)]; // prettier-ignore
 
 /** ΔE*ab between two places of a profile. */
 function step(of: readonly Float32Array[], i: number, j: number): number {
   let sum = 0;
   for (const values of of) sum += (values[i]! - values[j]!) ** 2;
   return Math.sqrt(sum);
+}
+
+/** By how much the largest step along the rim is more than that of the strip at the same place, in each cell. */
+function cellsAlong(
+  rim: readonly Float32Array[],
+  strip: readonly Float32Array[],
+  length: number,
+  reach: number,
+): Float32Array {
+  // prettier-ignore
+  const cells = new Float32Array(RIM_CELLS);
+  for (let i = reach; i < length - reach; i++) {
+    const cell = Math.floor((i * RIM_CELLS) / length);
+    cells[cell] = Math.max(cells[cell]!, step(rim, i - reach, i + reach) - step(strip, i - reach, i + reach));
+  }
+  return cells;
+}
+
+function hexOf(cells: Float32Array): string {
+  let hex = '';
+  for (const v of cells) hex += Math.min(255, Math.round(v)).toString(16).padStart(2, '0');
+  return hex;
 }
 
 /**
@@ -49,13 +75,6 @@ export function rimOf(lab: Lab): string[] {
   const reach = Math.max(1, Math.round((ACROSS * longer) / 2));
   return sidesOf(lab).map((side) => {
     const depth = Math.min(Math.ceil(DEPTH * longer), Math.abs(side.inwards) === 1 ? lab.width : lab.height);
-    const [rim, strip] = [profile(lab, side, 1), profile(lab, side, depth)];
-    const cells = new Float32Array(RIM_CELLS);
-    for (let i = reach; i < side.length - reach; i++) {
-      const cell = Math.floor((i * RIM_CELLS) / side.length);
-      const more = step(rim, i - reach, i + reach) - step(strip, i - reach, i + reach);
-      cells[cell] = Math.max(cells[cell]!, more);
-    }
-    return [...cells].map((v) => Math.min(255, Math.round(v)).toString(16).padStart(2, '0')).join('');
+    return hexOf(cellsAlong(profile(lab, side, 1), profile(lab, side, depth), side.length, reach));
   });
 }

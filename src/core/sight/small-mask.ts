@@ -52,6 +52,26 @@ export function rimOfMask(mask: string): readonly (readonly [number, number])[] 
 /** Where a pixel lies by a subject's mask. */
 export const SIDES = { ground: 0, subject: 1, between: 2 } as const;
 
+/** A mask's cells and one more on every side. */
+const AROUND = SIDE + 2;
+
+/** Where each cell lies, and each of a rim of cells around the box: by itself and its eight neighbours. */
+function cellsOf(mask: string): Uint8Array {
+  // Bits of a row from the right, the cells beyond its ends included; above and below there are none.
+  const rows = new Int32Array(AROUND + 2);
+  for (let row = 0; row < SIDE; row++) rows[row + 2] = parseInt(mask.slice(row * DIGITS, (row + 1) * DIGITS), 16) << 1;
+  const cells = new Uint8Array(AROUND * AROUND);
+  for (let row = 0, k = 0; row < AROUND; row++) {
+    const some = rows[row]! | rows[row + 1]! | rows[row + 2]!;
+    const every = rows[row]! & rows[row + 1]! & rows[row + 2]!;
+    const any = some | (some << 1) | (some >> 1);
+    const all = every & (every << 1) & (every >> 1);
+    for (let bit = AROUND - 1; bit >= 0; bit--, k++)
+      cells[k] = (all >> bit) & 1 ? SIDES.subject : (any >> bit) & 1 ? SIDES.between : SIDES.ground;
+  }
+  return cells;
+}
+
 /**
  * For each pixel of a picture, row by row, whether it lies within a subject's mask or
  * outside it; between both in cells along its rim, which have some of each.
@@ -61,25 +81,16 @@ export function sidesOf(
   [left, top, across, down]: readonly [number, number, number, number],
   { width, height }: Size,
 ): Uint8Array {
-  const rows = Array.from({ length: SIDE }, (_, row) => parseInt(mask.slice(row * DIGITS, (row + 1) * DIGITS), 16));
-  const isIn = (row: number, column: number) =>
-    row >= 0 && column >= 0 && row < SIDE && column < SIDE && ((rows[row]! >> (SIDE - 1 - column)) & 1) === 1;
-  /** Of every cell and of a rim of cells around the box. */
-  const cells = Uint8Array.from({ length: (SIDE + 2) ** 2 }, (_, k) => {
-    const [row, column] = [Math.floor(k / (SIDE + 2)) - 1, (k % (SIDE + 2)) - 1];
-    const around = [-1, 0, 1].flatMap((dy) => [-1, 0, 1].map((dx) => isIn(row + dy, column + dx)));
-    return around.every((v) => v) ? SIDES.subject : around.some((v) => v) ? SIDES.between : SIDES.ground;
-  });
-  const columns = Int32Array.from({ length: width }, (_, x) =>
-    Math.floor((((x + 0.5) / width - left) / across) * SIDE),
-  );
+  const cells = cellsOf(mask);
+  const columns = new Int32Array(width);
+  for (let x = 0; x < width; x++) columns[x] = Math.floor((((x + 0.5) / width - left) / across) * SIDE);
   const out = new Uint8Array(width * height);
   for (let y = 0, i = 0; y < height; y++) {
     const row = Math.floor((((y + 0.5) / height - top) / down) * SIDE);
     const isBeside = row < -1 || row > SIDE;
     for (let x = 0; x < width; x++, i++) {
       const column = columns[x]!;
-      if (!isBeside && column >= -1 && column <= SIDE) out[i] = cells[(row + 1) * (SIDE + 2) + column + 1]!;
+      if (!isBeside && column >= -1 && column <= SIDE) out[i] = cells[(row + 1) * AROUND + column + 1]!;
     }
   }
   return out;

@@ -17,18 +17,27 @@ const SPREAD = [0.229, 0.224, 0.225] as const;
 type Box = readonly [left: number, top: number, width: number, height: number];
 
 /** What each of the 256 values of red, then of green and blue, is to the network. */
-const takenAs = (white: number) => Float32Array.from({ length: 3 * 256 }, (_, i) => ((i % 256) / white - MEAN[i >> 8]!) / SPREAD[i >> 8]!); // prettier-ignore
+function takenAs(white: number): Float32Array {
+  const values = new Float32Array(3 * 256);
+  for (let c = 0; c < 3; c++) for (let v = 0; v < 256; v++) values[c * 256 + v] = (v / white - MEAN[c]!) / SPREAD[c]!;
+  return values;
+}
+
+/** Red, green and blue one after the other. */
+function planesOf({ rgb, width, height }: Raster): Float32Array {
+  let white = 1;
+  for (let k = 0; k < rgb.length; k++) if (rgb[k]! > white) white = rgb[k]!;
+  const values = takenAs(white);
+  const planes = new Float32Array(3 * width * height);
+  for (let c = 0, to = 0; c < 3; c++)
+    for (let k = c; k < rgb.length; k += 3, to++) planes[to] = values[c * 256 + rgb[k]!]!;
+  return planes;
+}
 
 /** A part of a picture drawn into a square, its brightest value as white. */
 async function seenIn(picture: Raster, side: number, box: Box = [0, 0, 1, 1]) {
   const { part, within } = partOf(picture, box, { width: side, height: side });
-  const n = side * side;
-  let white = 1;
-  for (const v of part.rgb) if (v > white) white = v;
-  const planes = new Float32Array(3 * n);
-  const values = takenAs(white);
-  for (let c = 0, to = 0; c < 3; c++)
-    for (let k = c, own = c * 256; k < 3 * n; k += 3, to++) planes[to] = values[own + part.rgb[k]!]!;
+  const planes = planesOf(part);
   const { salience } = await (await network()).run({ picture: new Tensor('float32', planes, [1, 3, side, side]) });
   const map: Salience = { values: salience!.data as Float32Array, width: side, height: side };
   return { salience: map, within };
