@@ -4,7 +4,7 @@ import { overInto } from './lay';
 import { layMatte, overlay } from './overlay';
 import type { PickedColours } from './photo-finish';
 import { SORTS, type Plate, type SlotPlate } from './plate';
-import { runWriter, type PhotoPixels, type Reader } from './runs';
+import { sourcesOf, writeRun, type PhotoPixels, type Reader } from './runs';
 
 /** Where the photo does not reach, the cutout without it shows: premultiplied, both are mixed by the photo's alpha. */
 function mixGaps(
@@ -59,9 +59,9 @@ function composed(
       return read(x, y, n);
     };
   });
-  const write = runWriter(plate, photo, [...readers, ...pictures], colours);
+  const sources = sourcesOf(plate, photo, [...readers, ...pictures], colours);
   out.set(plate.blank);
-  for (let run = 0, m = 0; run < runs.length; run += 3) m = write(run, m, out, runs[run]! * 4);
+  for (let run = 0, m = 0; run < runs.length; run += 3) m = writeRun(sources, run, m, out, runs[run]! * 4);
   made.forEach(giveBack);
   return out;
 }
@@ -168,18 +168,18 @@ export function composeSlot(
 ): void {
   const { runs, blank, width } = plate;
   if (scratch.length < width * 4) scratch = new Uint8ClampedArray(width * 4);
-  const write = runWriter(plate, pixels, [], colours);
+  const sources = sourcesOf(plate, pixels, [], colours);
   for (let run = 0, m = 0; run < runs.length; run += 3) {
     const first = runs[run]!;
     const n = runs[run + 1]!;
     const x = first % width;
     const k = ((top + (first - x) / width) * across + left + x) * 4;
     if (runs[run + 2] === SORTS.photo) {
-      m = write(run, m, out, k);
+      m = writeRun(sources, run, m, out, k);
       continue;
     }
     scratch.set(blank.subarray(first * 4, (first + n) * 4));
-    m = write(run, m, scratch, 0);
+    m = writeRun(sources, run, m, scratch, 0);
     overInto(out, k, scratch, 0, n);
   }
 }

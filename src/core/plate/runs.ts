@@ -26,10 +26,10 @@ export function finishedPhoto(
 ): PhotoPixels {
   if (!finish) return photo;
   const { left, top, width, height } = window;
-  const read = photoReader(photo, finishWith(finish, colours));
+  const rows = { photo, finish: finishWith(finish, colours) };
   const data = new Uint8ClampedArray(width * height * 4);
   for (let y = 0; y < height; y++) {
-    const { bytes, p } = read(left, top + y, width);
+    const { bytes, p } = photoPart(rows, left, top + y, width);
     data.set(bytes.subarray(p, p + width * 4), y * width * 4);
   }
   return { ...photo, data, window, isFinished: true };
@@ -43,12 +43,16 @@ type Bytes = Uint8Array | Uint8ClampedArray;
 /** Part of a row of the photo: its bytes, and where in them it begins. */
 type Part = { readonly bytes: Bytes; readonly p: number };
 
-/** Gives parts of the photo as they are seen on the plate; an answer holds until the next call. */
-function photoReader({ data, window }: PhotoPixels, finish: PhotoFinish | null) {
-  return (x: number, y: number, n: number): Part => {
-    const p = ((y - window.top) * window.width + (x - window.left)) * 4;
-    return finish ? { bytes: finishedRow(finish, data, p, x, y, n), p: 0 } : { bytes: data, p };
-  };
+/** The photo as it is seen on the plate. */
+type Seen = { readonly photo: PhotoPixels; readonly finish: PhotoFinish | null };
+
+/**
+ * A part of a row; it holds until the next call. Neither this nor what writes runs is a closure of each photo's own: what
+ * is compiled for one is forgotten once the last of them is gone, and compiled anew for the next photo.
+ */
+function photoPart({ photo: { data, window }, finish }: Seen, x: number, y: number, n: number): Part {
+  const p = ((y - window.top) * window.width + (x - window.left)) * 4;
+  return finish ? { bytes: finishedRow(finish, data, p, x, y, n), p: 0 } : { bytes: data, p };
 }
 
 /** Runs that lie so many pixels apart at the most are finished at once. */
@@ -67,19 +71,25 @@ function endBeside({ runs, width }: Plate, run: number): number {
   return end - start;
 }
 
+/** A part of one of the photo's rows that is finished. */
+type Beside = { readonly bytes: Uint8ClampedArray; row: number; from: number; to: number };
+
 /** Of a finished photo, a row's runs beside each other are finished together: a few pixels at a time take as long as many. */
-function besideReader(read: ReturnType<typeof photoReader>, plate: Plate) {
-  const { left, width } = plate.photoWindow;
-  const bytes = new Uint8ClampedArray(width * 4);
-  let [row, from, to] = [-1, 0, 0];
-  return (run: number, x: number, y: number, n: number): Part => {
-    if (y !== row || x < from || x + n > to) {
-      [row, from, to] = [y, x, Math.max(x + n, Math.min(left + width, endBeside(plate, run)))];
-      const part = read(x, y, to - from);
-      bytes.set(part.bytes.subarray(part.p, part.p + (to - from) * 4));
-    }
-    return { bytes, p: (x - from) * 4 };
-  };
+type Rows = Seen & { readonly beside: Beside | null };
+
+/** What one run of a plate shows of the photo. */
+function runPart(rows: Rows, plate: Plate, run: number, x: number, y: number, n: number): Part {
+  const { beside } = rows;
+  if (!beside) return photoPart(rows, x, y, n);
+  if (y !== beside.row || x < beside.from || x + n > beside.to) {
+    const { left, width } = plate.photoWindow;
+    beside.row = y;
+    beside.from = x;
+    beside.to = Math.max(x + n, Math.min(left + width, endBeside(plate, run)));
+    const part = photoPart(rows, x, y, beside.to - x);
+    beside.bytes.set(part.bytes.subarray(part.p, part.p + (beside.to - x) * 4));
+  }
+  return { bytes: beside.bytes, p: (x - beside.from) * 4 };
 }
 
 /** What to add, and a share of one source, pixel by pixel; where the next run's numbers begin. */
@@ -147,63 +157,81 @@ function partsInto(
   return m + n * record;
 }
 
-/** Readers of the photo as it stands and mirrored, each with a row of its own. */
-function photoReaders(plate: Plate, photo: PhotoPixels | null, finish: PhotoFinish | null) {
-  if (!photo) return [null, null];
-  const read = photoReader(photo, finish);
-  if (finish) return [besideReader(read, plate), besideReader(read, plate)];
-  const direct = (_: number, x: number, y: number, n: number) => read(x, y, n);
-  return [direct, direct];
+/** What a plate's runs are written with. */
+export type Sources = {
+  readonly plate: Plate;
+  /** The photo as it stands and mirrored, each with a row of its own. */
+  readonly rows: Rows | null;
+  readonly mirrored: Rows | null;
+  /** What lies behind, and what is made of it. */
+  readonly others: readonly Reader[];
+  readonly colours: PickedColours;
+};
+
+export function sourcesOf(
+  plate: Plate,
+  photo: PhotoPixels | null,
+  others: readonly Reader[],
+  colours: PickedColours,
+): Sources {
+  const finish = plate.finish && !photo?.isFinished ? finishWith(plate.finish, colours) : null;
+  const beside = () => finish && { bytes: new Uint8ClampedArray(plate.photoWindow.width * 4), row: -1, from: 0, to: 0 };
+  const rows = () => photo && { photo, finish, beside: beside() };
+  return { plate, rows: rows(), mirrored: rows(), others, colours };
 }
 
 /**
  * Writes the plate's run that begins at `run` to `k` in `out`, with the numbers that begin at `m` in `mixed`; answers
  * where those of the next run do. Alpha is left as it is, but for what is copied whole.
  */
-export type WriteRun = (run: number, m: number, out: Uint8ClampedArray, k: number) => number;
-
-/** @param others what lies behind, and what is made of it */
-export function runWriter(
-  plate: Plate,
-  photo: PhotoPixels | null,
-  others: readonly Reader[],
-  colours: PickedColours,
-): WriteRun {
+export function writeRun(sources: Sources, run: number, m: number, out: Uint8ClampedArray, k: number): number {
+  const { plate, rows, mirrored, others, colours } = sources;
   const { runs, mixed, width, mirror } = plate;
-  const finish = photo?.isFinished ? null : plate.finish;
-  const [read, mirrored] = photoReaders(plate, photo, finish && finishWith(finish, colours));
-  const { top, height } = plate.photoWindow;
-  const isSeen = (y: number) => y >= top && y < top + height;
-  return (run, m, out, k) => {
-    const first = runs[run]!;
-    const n = runs[run + 1]!;
-    const x = first % width;
-    const y = (first - x) / width;
-    const sort = runs[run + 2]!;
-    switch (sort) {
-      case SORTS.photo: {
-        const { bytes, p } = read!(run, x, y, n);
-        // One copy of memory, several times faster than pixel by pixel.
-        out.set(bytes.subarray(p, p + n * 4), k);
-        return m;
-      }
-      case SORTS.mixed:
-        return mixInto(out, k, n, mixed, m, read!(run, x, y, n));
-      case SORTS.mirrored:
-        return mixInto(out, k, n, mixed, m, mirrored!(run, x, mirror - y, n));
-      case SORTS.flat:
-        return flatInto(out, k, n, mixed, m, colours);
-      case SORTS.parted: {
-        const photos = [
-          () => (read && isSeen(y) ? read(run, x, y, n) : null),
-          () => (mirrored && isSeen(mirror - y) ? mirrored(run, x, mirror - y, n) : null),
-        ];
-        const rows = others.map((reader) => () => ({ bytes: reader(x, y, n), p: 0 }));
-        return partsInto(out, k, n, mixed, m, colours, photos, rows);
-      }
-      default:
-        out.set(others[sort - SORTS.behind]!(x, y, n).subarray(0, n * 4), k);
-        return m;
+  const first = runs[run]!;
+  const n = runs[run + 1]!;
+  const x = first % width;
+  const y = (first - x) / width;
+  const sort = runs[run + 2]!;
+  switch (sort) {
+    case SORTS.photo: {
+      const { bytes, p } = runPart(rows!, plate, run, x, y, n);
+      // One copy of memory, several times faster than pixel by pixel.
+      out.set(bytes.subarray(p, p + n * 4), k);
+      return m;
     }
-  };
+    case SORTS.mixed:
+      return mixInto(out, k, n, mixed, m, runPart(rows!, plate, run, x, y, n));
+    case SORTS.mirrored:
+      return mixInto(out, k, n, mixed, m, runPart(mirrored!, plate, run, x, mirror - y, n));
+    case SORTS.flat:
+      return flatInto(out, k, n, mixed, m, colours);
+    case SORTS.parted:
+      return writeParted(sources, run, m, out, k);
+    default:
+      out.set(others[sort - SORTS.behind]!(x, y, n).subarray(0, n * 4), k);
+      return m;
+  }
+}
+
+/** A run of pixels that come from several sources. */
+function writeParted(
+  { plate, rows, mirrored, others, colours }: Sources,
+  run: number,
+  m: number,
+  out: Uint8ClampedArray,
+  k: number,
+): number {
+  // prettier-ignore
+  const { runs, mixed, width, mirror, photoWindow } = plate;
+  const first = runs[run]!;
+  const n = runs[run + 1]!;
+  const x = first % width;
+  const y = (first - x) / width;
+  const isSeen = (row: number) => row >= photoWindow.top && row < photoWindow.top + photoWindow.height;
+  const photos = [
+    () => (rows && isSeen(y) ? runPart(rows, plate, run, x, y, n) : null),
+    () => (mirrored && isSeen(mirror - y) ? runPart(mirrored, plate, run, x, mirror - y, n) : null),
+  ];
+  const behind = others.map((reader) => () => ({ bytes: reader(x, y, n), p: 0 }));
+  return partsInto(out, k, n, mixed, m, colours, photos, behind);
 }
