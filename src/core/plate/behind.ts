@@ -120,32 +120,47 @@ function blurred(out: BehindPixels, width: number, height: number, sigma: number
   }
 }
 
+/** Where a pixel's middle lies among those of a line of `pixels` along so much of it. */
+const placeOn = (at: number, from: number, extent: number, pixels: number) =>
+  Math.min(pixels - 1, Math.max(0, ((at + 0.5 - from) / extent) * pixels - 0.5));
+
+/** Draws part of a row straight between the pixels. */
+function drawRow(
+  row: Uint8ClampedArray,
+  data: BehindPixels,
+  behind: PhotoBehind,
+  x: number,
+  y: number,
+  n: number,
+): void {
+  const { area, width, height } = behind;
+  const down = placeOn(y, area.top, area.height, height);
+  const above = Math.floor(down);
+  const below = Math.min(height - 1, above + 1);
+  const v = down - above;
+  for (let i = 0, k = 0; i < n; i++, k += 4) {
+    const across = placeOn(x + i, area.left, area.width, width);
+    const left = Math.floor(across);
+    const right = Math.min(width - 1, left + 1);
+    const u = across - left;
+    for (let c = 0; c < 3; c++) {
+      const a = data[(above * width + left) * 4 + c]!;
+      const b = data[(above * width + right) * 4 + c]!;
+      const d = data[(below * width + left) * 4 + c]!;
+      const e = data[(below * width + right) * 4 + c]!;
+      const high = a + (b - a) * u;
+      row[k + c] = high + (d + (e - d) * u - high) * v;
+    }
+    row[k + 3] = 255;
+  }
+}
+
 /** Gives parts of rows of the picture, drawn straight between the pixels; an answer holds until the next call. */
-export function behindReader(data: BehindPixels, { area, width, height }: PhotoBehind) {
+export function behindReader(data: BehindPixels, behind: PhotoBehind) {
   let row = new Uint8ClampedArray(0);
-  const place = (at: number, from: number, extent: number, pixels: number) =>
-    Math.min(pixels - 1, Math.max(0, ((at + 0.5 - from) / extent) * pixels - 0.5));
   return (x: number, y: number, n: number): Uint8ClampedArray => {
     if (row.length < n * 4) row = new Uint8ClampedArray(n * 4);
-    const down = place(y, area.top, area.height, height);
-    const above = Math.floor(down);
-    const below = Math.min(height - 1, above + 1);
-    const v = down - above;
-    for (let i = 0, k = 0; i < n; i++, k += 4) {
-      const across = place(x + i, area.left, area.width, width);
-      const left = Math.floor(across);
-      const right = Math.min(width - 1, left + 1);
-      const u = across - left;
-      for (let c = 0; c < 3; c++) {
-        const a = data[(above * width + left) * 4 + c]!;
-        const b = data[(above * width + right) * 4 + c]!;
-        const d = data[(below * width + left) * 4 + c]!;
-        const e = data[(below * width + right) * 4 + c]!;
-        const high = a + (b - a) * u;
-        row[k + c] = high + (d + (e - d) * u - high) * v;
-      }
-      row[k + 3] = 255;
-    }
+    drawRow(row, data, behind, x, y, n);
     return row;
   };
 }

@@ -44,8 +44,12 @@ function boxRow(
   }
 }
 
+/** What a row is worked with: a box of all passes, or the weights of a narrow Gaussian. */
+type RowWork = { readonly box: ReturnType<typeof boxFor> } | { readonly weights: Float64Array };
+
 /** Works on one row that has `room` zeros on both sides; answers which buffer holds the outcome. */
-type RowWork = (from: Float64Array, to: Float64Array, width: number) => Float64Array;
+const worked = (work: RowWork, from: Float64Array, to: Float64Array, width: number): Float64Array =>
+  'box' in work ? boxed(work.box, from, to, width) : weighed(work.weights, from, to, width);
 
 /**
  * Works along rows of `width`, in place; beyond the ends lies zero. Stretch by stretch in two small
@@ -80,7 +84,7 @@ function alongRows(
       for (let k = 0; k < n; k++) from[k + room] = pixels[start + first + k]!;
       from.fill(0, n + room, n + 2 * room);
       to.fill(0, n + room, n + 2 * room);
-      const done = work(from, to, n);
+      const done = worked(work, from, to, n);
       for (let k = 0; k < n; k++) pixels[start + first + k] = done[k + room]!;
       x = Math.max(x, first + n);
     }
@@ -88,15 +92,12 @@ function alongRows(
 }
 
 /** All box passes; an even number, so that they end where they began. */
-function boxWork(sigma: number): RowWork {
-  const box = boxFor(sigma);
-  return (from, to, width) => {
-    for (let i = 0; i < PASSES; i += 2) {
-      boxRow(from, to, width, box);
-      boxRow(to, from, width, box);
-    }
-    return from;
-  };
+function boxed(box: ReturnType<typeof boxFor>, from: Float64Array, to: Float64Array, width: number): Float64Array {
+  for (let i = 0; i < PASSES; i += 2) {
+    boxRow(from, to, width, box);
+    boxRow(to, from, width, box);
+  }
+  return from;
 }
 
 /** The weights of a narrow Gaussian from its middle outwards; all taps together sum to 1. */
@@ -123,24 +124,21 @@ function nextChange(row: Float64Array, k: number, end: number): number {
 }
 
 /** A narrow Gaussian, tap by tap, wherever a tap sees a change: what is all alike stays as it is. */
-function gaussWork(sigma: number): RowWork {
-  const weights = weightsFor(sigma);
+function weighed(weights: Float64Array, from: Float64Array, to: Float64Array, width: number): Float64Array {
   const reach = weights.length - 1;
-  return (from, to, width) => {
-    const end = reach + width;
-    const seen = end + reach;
-    for (let k = reach; k < end; k++) to[k] = from[k]!;
-    for (let change = nextChange(from, 1, seen); change < seen;) {
-      const first = Math.max(reach, change - reach);
-      let last = change;
-      do {
-        last = change;
-        change = nextChange(from, change + 1, seen);
-      } while (change < seen && change - last <= 2 * reach);
-      weigh(weights, from, to, first, Math.min(end, last + reach));
-    }
-    return to;
-  };
+  const end = reach + width;
+  const seen = end + reach;
+  for (let k = reach; k < end; k++) to[k] = from[k]!;
+  for (let change = nextChange(from, 1, seen); change < seen;) {
+    const first = Math.max(reach, change - reach);
+    let last = change;
+    do {
+      last = change;
+      change = nextChange(from, change + 1, seen);
+    } while (change < seen && change - last <= 2 * reach);
+    weigh(weights, from, to, first, Math.min(end, last + reach));
+  }
+  return to;
 }
 
 function transpose(from: Float32Array, to: Float32Array, width: number, height: number) {
@@ -158,7 +156,8 @@ function transpose(from: Float32Array, to: Float32Array, width: number, height: 
 export function blur(pixels: Float32Array, width: number, height: number, sigma: number): void {
   if (sigma <= 0) return;
   const narrow = sigma < DIRECT_BELOW;
-  const [work, room] = narrow ? [gaussWork(sigma), blurReach(sigma)] : [boxWork(sigma), boxFor(sigma).radius + 1];
+  const work = narrow ? { weights: weightsFor(sigma) } : { box: boxFor(sigma) };
+  const room = narrow ? blurReach(sigma) : boxFor(sigma).radius + 1;
   const reach = narrow ? room : room * PASSES;
   const other = new Float32Array(pixels.length);
   alongRows(pixels, width, height, room, reach, work);

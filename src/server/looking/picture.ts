@@ -83,3 +83,15 @@ export function planesOf(levels: Levels, part: Part, drawn: Drawn): Float32Array
   }
   return out;
 }
+
+/**
+ * Red, green and blue of a picture, one after the other.
+ *
+ * @param values what each of the 256 values of red, then of green and blue, is to a network
+ */
+export function colourPlanes({ rgb, width, height }: Raster, values: Float32Array): Float32Array {
+  const planes = new Float32Array(3 * width * height);
+  for (let c = 0, to = 0; c < 3; c++)
+    for (let k = c; k < rgb.length; k += 3, to++) planes[to] = values[c * 256 + rgb[k]!]!;
+  return planes;
+}

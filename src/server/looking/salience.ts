@@ -3,6 +3,7 @@ import { Tensor } from 'onnxruntime-node';
 import { windowAround } from '../../core/sight';
 import { partOf, rimOf, WIDE, type Raster, type Salience } from '../../core/sight/busy';
 import { made } from './network';
+import { colourPlanes } from './picture';
 
 const network = made('salience');
 
@@ -23,21 +24,16 @@ function takenAs(white: number): Float32Array {
   return values;
 }
 
-/** Red, green and blue one after the other. */
-function planesOf({ rgb, width, height }: Raster): Float32Array {
-  let white = 1;
-  for (let k = 0; k < rgb.length; k++) if (rgb[k]! > white) white = rgb[k]!;
-  const values = takenAs(white);
-  const planes = new Float32Array(3 * width * height);
-  for (let c = 0, to = 0; c < 3; c++)
-    for (let k = c; k < rgb.length; k += 3, to++) planes[to] = values[c * 256 + rgb[k]!]!;
-  return planes;
+function brightest({ rgb }: Raster): number {
+  let most = 1;
+  for (let k = 0; k < rgb.length; k++) if (rgb[k]! > most) most = rgb[k]!;
+  return most;
 }
 
 /** A part of a picture drawn into a square, its brightest value as white. */
 async function seenIn(picture: Raster, side: number, box: Box = [0, 0, 1, 1]) {
   const { part, within } = partOf(picture, box, { width: side, height: side });
-  const planes = planesOf(part);
+  const planes = colourPlanes(part, takenAs(brightest(part)));
   const { salience } = await (await network()).run({ picture: new Tensor('float32', planes, [1, 3, side, side]) });
   const map: Salience = { values: salience!.data as Float32Array, width: side, height: side };
   return { salience: map, within };
