@@ -85,7 +85,6 @@ export async function measureFinish(rounds: number, photoCount: number): Promise
       ['plain', 'compilePlain'],
       ['rich', 'compileRich'],
     ] as const)
-      // prettier-ignore
       times[key].push(await cpuOf(() => compile(parseTemplate({ wobrel: 1, name, ...FINISHES[name] }), SIZE)));
   }
   return Object.fromEntries(Object.entries(times).map(([name, list]) => [name, median(list)])) as FinishSpeed;

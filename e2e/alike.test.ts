@@ -68,7 +68,6 @@ test('photos in doubt are found by one that was pointed at, in one step that can
       [w * 1200, 2 * r],
       [h * 900, 2 * r],
     ] as const)
-      // prettier-ignore
       expect(Math.abs(seen - drawn)).toBeLessThan(12);
   }
   // What was found so is told on the easel, and can be forgotten there.

@@ -55,7 +55,6 @@ export function markAround(
   { form, room }: Mark,
   [left, top, right, bottom]: MarkBounds,
 ): { outline: Outline; bounds: MarkBounds } {
-  // prettier-ignore
   const { shape, width, height, dx = 0, dy = 0 } = FORMS[form](right - left + 2 * room, bottom - top + 2 * room);
   const [cx, cy] = [(left + right) / 2 - dx, (top + bottom) / 2 - dy];
   const document = shapeSchema.parse({ ...shape, box: { cx, cy, width, height } });

@@ -59,7 +59,6 @@ describe.each(blendSchema.options)('%s', (blend) => {
       [48, 48],
       [20, 41],
     ] as const)
-      // prettier-ignore
       expect(off(over.at(x, y), mixed(blend, unit(plain.at(x, y)), above))).toBeLessThanOrEqual(1);
     expect(over.at(2, 2)).toEqual([0xc0, 0x60, 0x20, 128]);
     const ground = drawn({ backdrop: '#2080d060', before: [top] }).at(2, 2);
@@ -155,7 +154,6 @@ describe('of the photo once more', () => {
       [3, 3],
       [55, 20],
     ] as const)
-      // prettier-ignore
       expect(off(over.at(x, y), mixed('overlay', unit(plain.at(x, y)), pixel('#30c060', 0.8)))).toBeLessThanOrEqual(1);
   });
 

@@ -221,7 +221,6 @@ function writeParted(
   out: Uint8ClampedArray,
   k: number,
 ): number {
-  // prettier-ignore
   const { runs, mixed, width, mirror, photoWindow } = plate;
   const first = runs[run]!;
   const n = runs[run + 1]!;

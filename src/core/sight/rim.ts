@@ -48,7 +48,6 @@ function cellsAlong(
   length: number,
   reach: number,
 ): Float32Array {
-  // prettier-ignore
   const cells = new Float32Array(RIM_CELLS);
   for (let i = reach; i < length - reach; i++) {
     const cell = Math.floor((i * RIM_CELLS) / length);

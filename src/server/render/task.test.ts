@@ -64,7 +64,6 @@ describe('Display P3', () => {
     ['green', [20, 240, 40]],
     ['grey', [120, 120, 120]],
   ] as const)('a %s photo keeps its numbers', async (name, colour) => {
-    // prettier-ignore
     const path = await widePhoto(`${name}.png`, colour);
     const [wide, plain] = await rendered({ borders: [border], outputs: [{ name: 'wide', profile: 'display-p3' }, { name: 'plain' }] }, path); // prettier-ignore
     pixel(wide!.data, 60, 60).forEach((v, i) => expect(Math.abs(v - [...colour, 255][i]!)).toBeLessThanOrEqual(1));
