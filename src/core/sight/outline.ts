@@ -51,12 +51,7 @@ function floodFrom(flooding: Flooding, i: number, width: number, level: number):
  * on the ridges between them (Vincent and Soille 1991, "Watersheds in digital spaces"); a
  * region is flooded as a whole.
  */
-function flood(
-  labels: Uint8Array,
-  edges: Float32Array,
-  regions: readonly { readonly pixels: readonly number[] }[],
-  { width }: Size,
-): void {
+function flood(labels: Uint8Array, edges: Float32Array, regions: Flooding['regions'], { width }: Size): void {
   const regionOf = new Int32Array(labels.length).fill(-1);
   for (let k = 0; k < regions.length; k++) for (const i of regions[k]!.pixels) regionOf[i] = k;
   const waiting: number[][] = Array.from({ length: LEVELS }, () => []);

@@ -1,6 +1,7 @@
 /** A photo's subject that is like those pointed at in others. */
 import { partOfBox, type FoundSubject, type Raster } from '../../core/sight';
 import {
+  DOUBTED,
   likenessOf,
   seenAlike,
   standingSubject,
@@ -41,5 +42,7 @@ export async function alikeIn(path: string, examples: readonly ExampleFile[]): P
   if (isStrip(looks)) return null;
   const [whole, half] = looks;
   const found = subjectAlike(await finelyIn(whole), half, await likenessIn(examples));
-  return found && seenAlike(found, await standingAround(whole, found.box), whole);
+  // What is doubted already needs no closer look.
+  if (!found || found.confidence <= DOUBTED) return found;
+  return seenAlike(found, await standingAround(whole, found.box), whole);
 }

