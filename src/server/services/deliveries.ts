@@ -3,7 +3,7 @@ import { and, asc, count, desc, eq, inArray, isNotNull, isNull, sql, sum } from 
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Readable } from 'node:stream';
+import type { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, SUMS_FILE, type Manifest, type ManifestItem } from '../../core/export';
 import { ratioOf, type Template } from '../../core/template';
@@ -193,7 +193,7 @@ export type ZipEntry = {
   readonly name: string;
   readonly size: number;
   readonly lastModified: Date;
-  readonly input: () => ReadableStream | string;
+  readonly input: () => Readable | string;
 };
 
 /** Refuses where a file is gone or is not what was written: a zip that has begun can't be taken back. */
@@ -230,7 +230,7 @@ export async function zipEntries(here: Here, id: number, onlyMade = false): Prom
             name: file,
             size: bytes!,
             lastModified,
-            input: () => Readable.toWeb(createReadStream(join(folder, file))) as ReadableStream,
+            input: () => createReadStream(join(folder, file)),
           },
         ],
   );
