@@ -30,9 +30,11 @@ export function install() {
   writeFileSync(STAMP, lock);
 }
 
-/** Debian's Chromium for the browser tests. */
+/** Debian's headless Chromium, of the browser tests (e2e/settings.ts) and the pictures in docs/. */
+export const CHROMIUM = '/usr/bin/chromium-headless-shell';
+
 export function installChromium() {
-  if (existsSync('/usr/bin/chromium')) return;
+  if (existsSync(CHROMIUM)) return;
   run('apt-get', ['update']);
-  run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium']);
+  run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium-headless-shell']);
 }

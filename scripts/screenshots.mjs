@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { root } from './run.mjs';
+import { CHROMIUM, root } from './run.mjs';
 import { seedDemo, waitForServer } from './seed-demo.mjs';
 
 const PORT = 4399;
@@ -163,7 +163,7 @@ const server = spawn(process.execPath, ['dist/serve.mjs'], {
 try {
   await waitForServer(address);
   await seedDemo(address);
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox'] });
   const page = await browser.newPage({ baseURL: address, viewport: { width: 1280, height: 800 } });
   for (const [name, [path, prepare]] of Object.entries(PICTURES)) {
     await page.goto(path);
