@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { ANSWER_HEADERS } from './src/server/http/security';
 
 const config: NextConfig = {
   serverExternalPackages: ['sharp', '@libsql/client', 'piscina'],
@@ -9,14 +10,7 @@ const config: NextConfig = {
   headers: async () => [
     {
       source: '/(.*)',
-      headers: [
-        { key: 'X-Content-Type-Options', value: 'nosniff' },
-        { key: 'X-Frame-Options', value: 'DENY' },
-        { key: 'Referrer-Policy', value: 'no-referrer' },
-        { key: 'Cross-Origin-Resource-Policy', value: 'same-origin' },
-        { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
-        { key: 'Permissions-Policy', value: 'camera=(), microphone=(), geolocation=()' },
-      ],
+      headers: Object.entries(ANSWER_HEADERS).map(([key, value]) => ({ key, value })),
     },
     {
       // Pages get theirs with a nonce, in src/proxy.ts.

@@ -1,7 +1,7 @@
 /** Starts the built application: `node dist/serve.mjs`, at HOST and PORT. */
 import next from 'next';
 import { createServer } from 'node:http';
-import { refusalOf } from './server/http';
+import { builtFiles, refusalOf } from './server/http';
 import { PLACE_HEADER } from './server/people';
 
 const hostname = process.env.HOST ?? '127.0.0.1';
@@ -14,14 +14,15 @@ const KEEP_ALIVE = 5 * 60 * 1000;
 
 const app = next({ dev: false, hostname, port });
 await app.prepare();
-const handle = app.getRequestHandler();
+const pages = app.getRequestHandler();
+const answer = builtFiles('.next/static', (request, response) => void pages(request, response));
 
 const server = createServer((request, response) => {
   const refusal = refusalOf(request);
   if (!refusal) {
     // Where it really comes from: what a client says of it counts for nothing.
     request.headers[PLACE_HEADER] = request.socket.remoteAddress ?? '';
-    return void handle(request, response);
+    return answer(request, response);
   }
   const { code, message, at } = refusal.error;
   response.writeHead(refusal.status, { 'content-type': 'application/json', 'x-content-type-options': 'nosniff' });

@@ -7,6 +7,8 @@ test.each([
   ['GET', '/%', 400],
   ['TRACE', '/api/batches', 405],
   ['PROPFIND', '/', 405],
+  ['POST', '/_next/static/chunks/a.js', 405],
+  ['HEAD', '/_next/static/chunks/a.js', null],
   ['GET', '/api/batches?name=100%25', null],
   ['POST', '/api/batches', null],
 ])('%s %s is answered by %s', (method, url, status) => {

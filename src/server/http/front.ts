@@ -3,7 +3,12 @@ import type { IncomingMessage } from 'node:http';
 import { WobrelError } from '../../core/errors';
 import { guard } from './guard';
 
-const METHODS = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']);
+const READING = new Set(['GET', 'HEAD']);
+const METHODS = new Set([...READING, 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']);
+
+/** What is done by as which method: the files of the built pages are only read. */
+const isPossible = (method: string, url: string): boolean =>
+  (url.startsWith('/_next/') ? READING : METHODS).has(method);
 
 function isWellFormed(url: string): boolean {
   try {
@@ -23,7 +28,8 @@ export function refusalOf({ method = '', url = '', headers }: Pick<IncomingMessa
   readonly status: number;
   readonly error: WobrelError;
 } | null {
-  if (!METHODS.has(method)) return { status: 405, error: new WobrelError('method', `${method} is not possible here.`) };
+  if (!isPossible(method, url))
+    return { status: 405, error: new WobrelError('method', `${method} is not possible here.`) };
   if (!isWellFormed(url)) return { status: 400, error: new WobrelError('invalid', 'The address is not well-formed.') };
   try {
     guard(new Headers({ host: headers.host ?? '' }), 'GET');

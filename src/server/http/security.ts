@@ -1,5 +1,15 @@
 /** The headers that tell a browser what pages of this server may do. */
 
+/** With every answer, files of the application included. */
+export const ANSWER_HEADERS = {
+  'X-Content-Type-Options': 'nosniff',
+  'X-Frame-Options': 'DENY',
+  'Referrer-Policy': 'no-referrer',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+};
+
 /** Tells pages their own address; set on every request, whatever the client wrote there. */
 export const PATH_HEADER = 'x-wobrel-path';
 
