@@ -273,6 +273,7 @@ export const deliveryFiles = sqliteTable(
   (table) => [
     uniqueIndex('delivery_files_name').on(table.deliveryId, table.file),
     index('delivery_files_photo').on(table.deliveryPhotoId),
+    index('delivery_files_taken_from').on(table.takenFrom),
   ],
 );
 

@@ -1,12 +1,14 @@
 /** Removing a delivery, with its files. */
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/sqlite-core';
 import { rm } from 'node:fs/promises';
 import { WobrelError } from '../../core/errors';
-import { tables } from '../db';
+import { tables, type Transaction } from '../db';
 import { demand, note, type Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
 const { deliveries, deliveryFiles, deliveryPhotos, uploads } = tables;
+const between = alias(deliveryFiles, 'between');
 
 const UNDER_WAY = ['waiting', 'running'] as const;
 
@@ -24,6 +26,16 @@ async function removeRows(
     const { rowsAffected } = await here.write((tx) => tx.delete(table).where(sql`${table.id} in ${some}`));
     if (rowsAffected < CHUNK) return;
   }
+}
+
+/** What later deliveries took over from one, which took it over itself, is from then on taken from where that took it. */
+async function passOn(tx: Transaction, deliveryId: number): Promise<void> {
+  const taken = tx
+    .select({ id: between.id })
+    .from(between)
+    .where(and(eq(between.deliveryId, deliveryId), isNotNull(between.takenFrom)));
+  const origin = sql`(select taken_from from ${deliveryFiles} as its where its.id = ${deliveryFiles.takenFrom})`;
+  await tx.update(deliveryFiles).set({ takenFrom: origin }).where(inArray(deliveryFiles.takenFrom, taken));
 }
 
 /** @throws WobrelError `not-found`, or `conflict` while it is being made or sent */
@@ -45,7 +57,10 @@ export async function removeDelivery(here: Here, id: number): Promise<void> {
   await refuseUnderWay(here, id);
   // Whatever breaks this off, it is not offered as whole any more.
   const message = 'This delivery was being removed: remove it again.';
-  await here.write(async (tx) => void (await tx.update(deliveries).set({ state: 'failed', message }).where(eq(deliveries.id, id)))); // prettier-ignore
+  await here.write(async (tx) => {
+    await tx.update(deliveries).set({ state: 'failed', message }).where(eq(deliveries.id, id));
+    await passOn(tx, id);
+  });
   await removeRows(here, deliveryFiles, id);
   await removeRows(here, deliveryPhotos, id);
   await here.write(async (tx) => {

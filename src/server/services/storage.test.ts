@@ -1,5 +1,5 @@
 /** What lies on the disk, and that nothing which is needed ever goes. */
-import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { tables } from '../db';
@@ -93,6 +93,15 @@ async function arrivalOf(n: number) {
   return { name: `p${n}.png`, path, ...(await digestFile(path)), tooLarge: false };
 }
 
+/** Bytes of deliveries' files that are on the disk, each once whatever names it has. */
+function deliveredOnDisk(): number {
+  const found = readdirSync(join(folder, 'deliveries'), { recursive: true, withFileTypes: true }).filter((one) =>
+    one.isFile(),
+  );
+  const files = new Map(found.map(({ parentPath, name }) => statSync(join(parentPath, name))).map(({ ino, size }) => [ino, size])); // prettier-ignore
+  return [...files.values()].reduce((sum, size) => sum + size, 0);
+}
+
 /** Everything that a batch or a delivery needs is there. */
 async function expectWhole(): Promise<void> {
   for (const { sha256 } of await here.db.select().from(tables.photos)) {
@@ -103,7 +112,31 @@ async function expectWhole(): Promise<void> {
     for (const sum of [sha256, ...(slots ?? []).flatMap((slot) => (slot ? [slot.sha256] : []))]) expect(isKept(sum)).toBe(true); // prettier-ignore
   for (const { deliveryId, file, sha256 } of await here.db.select().from(tables.deliveryFiles))
     if (sha256) expect(existsSync(join(here.files.delivery(deliveryId), file))).toBe(true);
+  expect((await storage.storage(here)).delivered.bytes).toBe(deliveredOnDisk());
 }
+
+test('what was taken over counts once, whichever of its deliveries are removed', async () => {
+  for (const order of [
+    [0, 1, 2],
+    [1, 0, 2],
+    [1, 2, 0],
+    [2, 1, 0],
+  ]) {
+    // prettier-ignore
+    const batch = await batchWith(SMALL.slice(0, 2));
+    const ids: number[] = [];
+    for (let i = 0; i < 4; i++) {
+      ids.push(await deliveries.startDelivery(here, batch));
+      await run(ids.at(-1)!);
+    }
+    for (const i of order) {
+      await deliveries.removeDelivery(here, ids[i]!);
+      const { batches: all } = await storage.storage(here);
+      expect(all.find(({ id }) => id === batch)!.delivered.files).toBe(2);
+      await expectWhole();
+    }
+  }
+});
 
 test.each([1, 2, 3])('random deletions (%i), while other things go on, never take what is needed', async (seed) => {
   const roll = dice(seed * 7919);

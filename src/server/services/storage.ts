@@ -1,5 +1,5 @@
 /** What lies on the disk, by batch. */
-import { and, asc, count, desc, eq, isNotNull, isNull, notExists, or, sql, sum } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNotNull, isNull, lt, notExists, or, sql, sum } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/sqlite-core';
 import { stat, statfs } from 'node:fs/promises';
 import { z } from 'zod';
@@ -12,7 +12,7 @@ import { collectUnneeded, folderUsage, keptUsage, NONE, plus, type Usage } from 
 export { collectUnneeded };
 
 const { batches, deliveries, deliveryFiles, photos } = tables;
-const origins = alias(deliveryFiles, 'origins');
+const others = alias(deliveryFiles, 'others');
 
 /** What a batch has on the disk. */
 export type BatchUsage = {
@@ -47,10 +47,19 @@ const MOST = 500;
 
 async function usageByBatch(here: Here) {
   const db = here.db;
-  const itsOrigin = db
+  // What it was taken from, or, where that is gone, an earlier one that was taken from the same.
+  const sameFile = db
     .select({ one: sql`1` })
-    .from(origins)
-    .where(eq(origins.id, deliveryFiles.takenFrom));
+    .from(others)
+    .where(
+      and(
+        isNotNull(others.sha256),
+        or(
+          eq(others.id, deliveryFiles.takenFrom),
+          and(eq(others.takenFrom, deliveryFiles.takenFrom), lt(others.id, deliveryFiles.id)),
+        ),
+      ),
+    );
   const photoRows = await db.select({ batch: photos.batchId, files: count(), bytes: sum(photos.bytes) }).from(photos).groupBy(photos.batchId); // prettier-ignore
   const deliveryRows = await db
     .select({
@@ -60,13 +69,13 @@ async function usageByBatch(here: Here) {
       bytes: sum(deliveryFiles.bytes),
     })
     .from(deliveries)
-    // One that was taken over is another's file by a second name, as long as that is there.
+    // One that was taken over is another's file by a second name.
     .leftJoin(
       deliveryFiles,
       and(
         eq(deliveryFiles.deliveryId, deliveries.id),
         isNotNull(deliveryFiles.sha256),
-        or(isNull(deliveryFiles.takenFrom), notExists(itsOrigin)),
+        or(isNull(deliveryFiles.takenFrom), notExists(sameFile)),
       ),
     ) // prettier-ignore
     .groupBy(deliveries.batchId);

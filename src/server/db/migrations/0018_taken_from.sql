@@ -1,0 +1,1 @@
+CREATE INDEX `delivery_files_taken_from` ON `delivery_files` (`taken_from`);
