@@ -54,7 +54,13 @@ test('photos in doubt are found by one that was pointed at, in one step that can
 
   const note = page.getByRole('region', { name: 'Subjects like others' });
   await expect(note).toContainText('1 subject pointed at by hand; 2 of the others are in doubt.');
+  // The page is loaded anew before the first answer: it goes on with what was asked for.
+  await page.route('**/alike', () => undefined);
   await note.getByRole('button', { name: 'Find those like it' }).click();
+  await expect(note).toContainText('Looking for subjects like those: 0 of 2');
+  await page.reload();
+  await expect(note).toContainText('Looking for subjects like those: 0 of 2');
+  await page.unroute('**/alike');
   await expect(note).toContainText('Last time found like others: 2 subjects of 2.');
   await expect.poll(async () => (await rowsOf(page)).map(({ handSubject }) => handSubject?.alike === undefined)).toEqual([true, false, false]); // prettier-ignore
   const found = await rowsOf(page);

@@ -1,16 +1,19 @@
 'use client';
 import type { z } from 'zod';
 import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { createJSONStorage, persist } from 'zustand/middleware';
 
 /**
  * A value that this browser keeps, for parts of the page that only a browser draws; what
  * was stored and is not of the schema is forgotten.
+ *
+ * @param where for all windows and for good, or for this window's reloads alone
  */
-export function createKept<T>(name: string, schema: z.ZodType<T>, initial: T) {
+export function createKept<T>(name: string, schema: z.ZodType<T>, initial: T, where: 'browser' | 'window' = 'browser') {
   const use = create<{ readonly value: T }>()(
     persist(() => ({ value: initial }), {
       name: `wobrel.${name}`,
+      storage: createJSONStorage(() => (where === 'window' ? sessionStorage : localStorage)),
       merge: (stored, now) => {
         const read = schema.safeParse((stored as { value?: unknown } | undefined)?.value);
         return read.success ? { value: read.data } : now;

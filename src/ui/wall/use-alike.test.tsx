@@ -26,7 +26,7 @@ function bench(...ids: number[]) {
   const history = createHistory();
   history.takePart('photos', change as (data: never) => void);
   const edits = { change, now } as unknown as PhotoEdits;
-  const { result } = renderHook(() => useAlike(7, edits, history));
+  const { result } = renderHook(() => useAlike(7, edits, history, true));
   return { subjects, history, result };
 }
 
@@ -93,4 +93,31 @@ test('any other refusal ends it and is told', async () => {
   await act(() => result.current.find([1, 2, 3, 4]));
   expect(result.current).toMatchObject({ failure: 'Nothing to go by.', outcome: 'found nothing like others' });
   expect(api.mock.calls.length).toBeLessThanOrEqual(2);
+});
+
+test('what a reload broke off goes on with those that are left, and is one step all the same', async () => {
+  // A browser ends requests before it says that the page is going.
+  api.mockImplementation((path: string, _method, asked?: { photo: number }) =>
+    path === '/api/line' || asked!.photo > 2
+      ? Promise.reject(new ApiError('offline', 'No line.'))
+      : Promise.resolve({ subject }),
+  );
+  const before = bench(1, 2, 3, 4);
+  act(() => void before.result.current.find([1, 2, 3, 4]));
+  await waitFor(() => expect(before.result.current.run).toEqual({ done: 2, of: 4 }));
+  window.dispatchEvent(new Event('pagehide'));
+
+  api.mockReset().mockResolvedValue({ subject });
+  const after = bench(1, 2, 3, 4);
+  await waitFor(() => expect(after.result.current.outcome).toBe('found like others: 4 subjects of 4'));
+  expect(api.mock.calls.map(([, , { photo }]) => photo)).toEqual([3, 4]); // prettier-ignore
+  expect(after.history.use.getState().past.map(({ forth }) => (forth as PhotoChange[]).map(({ id }) => id))).toEqual([[1, 2, 3, 4]]); // prettier-ignore
+  after.history.undo();
+  expect([...after.subjects.values()]).toEqual([null, null, null, null]);
+
+  // It is over: a third page has nothing to go on with.
+  api.mockClear();
+  bench(1, 2, 3, 4);
+  await act(async () => {});
+  expect(api).not.toHaveBeenCalled();
 });

@@ -2,13 +2,14 @@
 import PQueue from 'p-queue';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { FoundSubject } from '@/core/sight';
-import type { PhotoChange } from '@/server/services';
 import { outlined } from '../easel/outlined';
 import type { History } from '../history/history';
 import type { PhotoEdits } from '../photos/use-edits';
 import { api, ApiError } from '../shared/api';
+import { overTheLine } from '../shared/line';
 import { say } from '../shared/say';
 import { plural } from '../shared/words';
+import { forgetRun, keepRun, takeRun, type BrokenOff } from './kept-run';
 
 /** How far the looking has come. */
 type AlikeRun = { readonly done: number; readonly of: number };
@@ -40,8 +41,13 @@ const subjectOf = (edits: PhotoEdits, id: number) => JSON.stringify(edits.now(id
 const foundWords = (found: number, of: number) =>
   found === 0 ? 'found nothing like others' : `found like others: ${plural(found, 'subject')} of ${of}`;
 
-/** Finds the subjects of photos by those pointed at in others; what was found counts at once, and all of it is one step of the history. */
-export function useAlike(batchId: number, edits: PhotoEdits, history: History): Alike {
+/**
+ * Finds the subjects of photos by those pointed at in others; what was found counts at once, and all of it is one step
+ * of the history. What a reload breaks off goes on once the batch's photos are there again.
+ *
+ * @param isWhole true once they are
+ */
+export function useAlike(batchId: number, edits: PhotoEdits, history: History, isWhole: boolean): Alike {
   const [run, setRun] = useState<AlikeRun | null>(null);
   const [outcome, setOutcome] = useState<string | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
@@ -49,38 +55,58 @@ export function useAlike(batchId: number, edits: PhotoEdits, history: History): 
   const stop = useCallback(() => void (stopped.current = true), []);
   useEffect(() => stop, [stop]);
 
-  async function find(ids: readonly number[]): Promise<void> {
-    const [back, forth]: [PhotoChange[], PhotoChange[]] = [[], []];
+  async function goOn({ of, ...before }: BrokenOff): Promise<void> {
+    const [back, forth, left] = [[...before.back], [...before.forth], new Set(before.left)];
     let failed: Error | null = null;
-    let done = 0;
+    const told = () => setRun({ done: of - left.size, of });
     stopped.current = false;
     setFailure(null);
-    setRun({ done, of: ids.length });
+    told();
     const look = async (id: number) => {
       const before = subjectOf(edits, id);
-      const { subject } = await api<Answer>(`/api/batches/${batchId}/alike`, 'POST', { photo: id });
+      const { subject } = await overTheLine(() => api<Answer>(`/api/batches/${batchId}/alike`, 'POST', { photo: id }));
       // Somebody has pointed at it meanwhile, or it is gone.
       if (!subject || subjectOf(edits, id) !== before) return;
       const change = { id, handSubject: { ...outlined(subject), alike: subject.confidence } };
       back.push(...edits.change([change]));
       forth.push(change);
     };
+    let isLeft = false;
+    const onLeave = () => {
+      isLeft = true;
+      keepRun(batchId, { left: [...left], of, back, forth });
+    };
+    window.addEventListener('pagehide', onLeave);
     const queue = new PQueue({ concurrency: AT_ONCE });
     await queue.addAll(
-      ids.map((id) => async () => {
+      before.left.map((id) => async () => {
         if (stopped.current || failed) return;
         await look(id).catch((error: Error) => {
           if (!isOfPhoto(error)) failed = error;
         });
-        setRun({ done: ++done, of: ids.length });
+        left.delete(id);
+        told();
       }),
     );
-    const words = foundWords(forth.length, ids.length);
+    window.removeEventListener('pagehide', onLeave);
+    // The page that follows goes on.
+    if (isLeft) return;
+    forgetRun();
+    const words = foundWords(forth.length, of);
     if (forth.length > 0) history.record({ words, part: 'photos', back, forth });
     say(words);
     setOutcome(words);
     setFailure(failed && (failed as Error).message);
     setRun(null);
   }
+  // Once a page: one that is going must not take what it has just kept.
+  const isAsked = useRef(false);
+  useEffect(() => {
+    if (!isWhole || isAsked.current) return;
+    isAsked.current = true;
+    const broken = takeRun(batchId);
+    if (broken) queueMicrotask(() => void goOn(broken));
+  });
+  const find = (ids: readonly number[]) => goOn({ left: ids, of: ids.length, back: [], forth: [] });
   return { run, outcome, failure, find, stop };
 }

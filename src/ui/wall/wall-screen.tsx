@@ -89,7 +89,8 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   useBenchKeys(screen, history, setStep, () => setBare((was) => !was), batch.id);
   const edits = usePhotoEdits(batch.id, history);
   const others = useTogether({ batchId: batch.id, save: state, follow, takeOthers: edits.takeOthers });
-  const alike = useAlike(batch.id, edits, history);
+  const isWhole = photos.length === total;
+  const alike = useAlike(batch.id, edits, history, isWhole && total > 0);
   const tableEdits = useTableEdits(batch.id, edits, history);
   const [ground, setGround] = useGround();
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
@@ -119,7 +120,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
   const edited = isEdited(batch, template);
-  const isWhole = photos.length === total;
   const totals = useMemo(
     () => countBatch(photos, template.outputs, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
     [photos, template.outputs, toLookAt],
