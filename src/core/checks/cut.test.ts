@@ -27,6 +27,36 @@ test.each([
   expect(found).toEqual(beyond === null ? null : { what: 'border', beyond: Array(4).fill(beyond) });
 });
 
+describe('echoes', () => {
+  const echoed = (echo: object, border: object = {}) => of({ borders: [{ width: 10, ...border, echo: { count: 1, scale: 1, angle: 0, ...echo } }] }); // prettier-ignore
+
+  test('moved, each a step further', () => {
+    expect(lost(echoed({ x: 15, y: -4 }))).toEqual({ what: 'echoes', beyond: [0, 0, 5, 0] });
+    expect(lost(echoed({ count: 3, x: 15, y: -4 }))).toEqual({ what: 'echoes', beyond: [0, 2, 35, 0] });
+    expect(lost(echoed({ x: 9 }))).toBeNull();
+  });
+
+  test('turned about the shape’s middle: a rectangle of w × h by α is w·cos α + h·sin α across, h·cos α + w·sin α high', () => {
+    const [cos, sin] = [Math.cos(Math.PI / 6), Math.sin(Math.PI / 6)];
+    const [across, down] = [(380 * cos + 280 * sin - 400) / 2, (280 * cos + 380 * sin - 300) / 2];
+    const { what, beyond } = lost(echoed({ angle: 30 }))!;
+    expect(what).toBe('echoes');
+    for (const [i, wanted] of [across, down, across, down].entries()) expect(beyond[i]).toBeCloseTo(wanted, 3);
+  });
+
+  test('larger, with what lies outside the outline', () => {
+    // Twice 190 and 140 from the middle, and twice the 10 of the band.
+    const { beyond } = lost(echoed({ scale: 2 }, { align: 'outside' }))!;
+    expect(beyond).toEqual([200, 150, 200, 150]);
+  });
+
+  test('too weak to be seen, they are not missed; with room made all of them fit', () => {
+    expect(lost(echoed({ count: 50, scale: 0.9, x: 15, keeps: 0.003 }))).toBeNull();
+    const roomy = remade(echoed({ count: 3, x: 15, angle: 20 }));
+    expect(lost(roomy)).toBeNull();
+  });
+});
+
 test('what is off, or shows nothing, is not missed', () => {
   expect(
     lost(of({ borders: [{ align: 'outside', width: 50, on: false }], shadows: [{ blur: 90, opacity: 0 }] })),

@@ -1,6 +1,6 @@
 import { layerMoved, type Before, type Behind, type Border } from '../layers';
 import { borderBand, thrownShadows } from '../plate';
-import { boundsOfOutline, type Outline, type Shape } from '../shape';
+import { boundsOfOutline, mapOutline, stepMap, type Outline, type Shape } from '../shape';
 import {
   bandBend,
   featherReach,
@@ -16,7 +16,7 @@ import { defineCheck, type CheckInput } from './check';
 /** How far something reaches beyond each side of the picture, frame units: left, top, right, bottom. */
 export type Beyond = readonly [left: number, top: number, right: number, bottom: number];
 
-type Part = { readonly what: 'border' | 'soft edge' | 'reflection' | 'shadow'; readonly beyond: Beyond };
+type Part = { readonly what: 'border' | 'echoes' | 'soft edge' | 'reflection' | 'shadow'; readonly beyond: Beyond };
 
 /** A part this thin, in frame widths, is not missed. */
 const THIN = 1 / 1000;
@@ -26,33 +26,44 @@ const NONE: Beyond = [0, 0, 0, 0];
 const furthest = (parts: readonly Beyond[]): Beyond =>
   parts.reduce<Beyond>((all, one) => all.map((v, i) => Math.max(v, one[i]!)) as unknown as Beyond, NONE);
 
+/** How far what lies so far around an outline reaches beyond the picture. */
+function around(template: Template, outline: Outline, by: number): Beyond {
+  const [left, top, right, bottom] = boundsOfOutline(outline);
+  const picture = pictureOf(template);
+  return [picture.left - left + by, picture.top - top + by, right + by - picture.left - picture.width, bottom + by - picture.top - picture.height]; // prettier-ignore
+}
+
+/** How far a band reaches beyond its line. */
+const reachOf = (border: Border): number =>
+  borderBand(border)[0] + (border.rough && border.rough.rim !== 'inner' ? border.rough.amount : 0);
+
+/** A copy of a band weaker than this is not missed: a step of 8 bits. */
+const WEAK = 1 / 255;
+
+/** The copies of a band along a line, each about the middle of the shape's box. */
+function echoesBeyond(template: Template, border: Border, line: Outline): readonly Beyond[] {
+  const { echo } = border;
+  if (!echo) return [];
+  const { cx, cy } = template.shape.box;
+  return Array.from({ length: echo.count }, (_, i) => i + 1)
+    .filter((step) => echo.keeps ** step > WEAK)
+    .map((step) => around(template, mapOutline(line, stepMap(echo, step, [cx, cy])), reachOf(border) * echo.scale ** step)); // prettier-ignore
+}
+
 /** What lies around the shape with how far it lies beyond the picture. A shadow is followed to where its blur ends (CSS Backgrounds 3 §7.1: as far beyond the edge as its blur radius). */
 function partsBeyond(template: Template, outline: Outline): readonly Part[] {
   const { edge, reflection } = template;
-  const picture = pictureOf(template);
-  const [left, top, right, bottom] = boundsOfOutline(outline);
-  const shape: Beyond = [
-    picture.left - left,
-    picture.top - top,
-    right - picture.left - picture.width,
-    bottom - picture.top - picture.height,
-  ];
+  const shape = around(template, outline, 0);
   const grown = (by: number, x = 0, y = 0): Beyond => [shape[0] + by - x, shape[1] + by - y, shape[2] + by + x, shape[3] + by + y]; // prettier-ignore
   const drawn = template.borders.filter(({ on, width }) => on && width > 0);
-  const reachOf = (border: Border) =>
-    borderBand(border)[0] + (border.rough && border.rough.rim !== 'inner' ? border.rough.amount : 0);
-  const borders = drawn.filter(({ pins }) => pins.length === 0).map(reachOf);
   // A band that pins bend by itself lies along an outline of its own.
-  const bent = drawn
-    .filter(({ pins }) => pins.length > 0)
-    .map((border): Beyond => {
-      const [l, t, r, b] = boundsOfOutline(bandBend(template, border).outline);
-      const by = reachOf(border);
-      return [picture.left - l + by, picture.top - t + by, r + by - picture.left - picture.width, b + by - picture.top - picture.height]; // prettier-ignore
-    });
-  const border = Math.max(0, ...borders);
+  const lineOf = (border: Border) => (border.pins.length > 0 ? bandBend(template, border).outline : outline);
+  const borders = drawn.map((border) => around(template, lineOf(border), reachOf(border)));
+  const echoes = drawn.flatMap((border) => echoesBeyond(template, border, lineOf(border)));
+  const border = Math.max(0, ...drawn.filter(({ pins }) => pins.length === 0).map(reachOf));
   const soft = featherReach(edge);
   const rim = Math.max(soft, border);
+  const [, top, , bottom] = boundsOfOutline(outline);
   const tall = (bottom - top + 2 * border) * (reflection?.length ?? 0);
   const image: Beyond = [0, 0, 0, shape[3] + border + (reflection?.gap ?? 0) + tall];
   const shadows = thrownShadows(template)
@@ -64,11 +75,23 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
       return [l + 2 * blur, 0, r + 2 * blur, b + y + depth / 2 + 2 * blur] as const;
     });
   return [
-    { what: 'border', beyond: furthest([...(borders.length > 0 ? [grown(Math.max(...borders))] : []), ...bent]) },
+    { what: 'border', beyond: furthest(borders) },
+    { what: 'echoes', beyond: furthest(echoes) },
     { what: 'soft edge', beyond: soft > 0 ? furthest([grown(soft)]) : NONE },
     { what: 'reflection', beyond: reflection?.on && reflection.opacity > 0 ? furthest([image]) : NONE },
     { what: 'shadow', beyond: furthest(shadows) },
   ];
+}
+
+/** The same for all photos of a template. */
+const partsOf = new WeakMap<Template, { readonly outline: Outline; readonly parts: readonly Part[] }>();
+
+function knownParts(template: Template, outline: Outline): readonly Part[] {
+  const known = partsOf.get(template);
+  if (known?.outline === outline) return known.parts;
+  const parts = partsBeyond(template, outline);
+  partsOf.set(template, { outline, parts });
+  return parts;
 }
 
 /** What the picture's edge cuts off, the first of them: a border that is cut is seen at once, a shadow's last part hardly. Null where everything has room. */
@@ -76,7 +99,7 @@ export function cutOff(template: Template, outline: Outline): Part | null {
   // Around a window the photo ends at the frame by intent, and what lies along the shape reaches into it.
   if (template.mode === 'window') return null;
   const thin = THIN * template.frame.width;
-  return partsBeyond(template, outline).find(({ beyond }) => Math.max(...beyond) > thin) ?? null;
+  return knownParts(template, outline).find(({ beyond }) => Math.max(...beyond) > thin) ?? null;
 }
 
 /** The template in a frame that has room for all that lies around its shape; the cutout stays as large as it is. */
@@ -106,10 +129,10 @@ const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 const number = (v: number) => String(Math.round(v * 10) / 10);
 const found = ({ template, outline }: CheckInput) => cutOff(template, outline)!;
 
-/** How far a border, soft edge, reflection or shadow reaches beyond the picture, frame units. */
+/** How far a border, its echoes, a soft edge, reflection or shadow reaches beyond the picture, frame units. */
 export const cut = defineCheck({
   id: 'cut',
-  label: 'Border, soft edge, reflection or shadow cut off by the frame',
+  label: 'Border, echoes, soft edge, reflection or shadow cut off by the frame',
   about: 'output',
   measure: ({ template, outline }) => Math.max(0, ...(cutOff(template, outline)?.beyond ?? NONE)),
   limit: ({ template }) => THIN * template.frame.width,
