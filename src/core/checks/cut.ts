@@ -57,9 +57,9 @@ function partsBeyond(template: Template, outline: Outline): readonly Part[] {
   const grown = (by: number, x = 0, y = 0): Beyond => [shape[0] + by - x, shape[1] + by - y, shape[2] + by + x, shape[3] + by + y]; // prettier-ignore
   const drawn = template.borders.filter(({ on, width }) => on && width > 0);
   // A band that pins bend by itself lies along an outline of its own.
-  const lineOf = (border: Border) => (border.pins.length > 0 ? bandBend(template, border).outline : outline);
-  const borders = drawn.map((border) => around(template, lineOf(border), reachOf(border)));
-  const echoes = drawn.flatMap((border) => echoesBeyond(template, border, lineOf(border)));
+  const lines = drawn.map((border) => (border.pins.length > 0 ? bandBend(template, border).outline : outline));
+  const borders = drawn.map((border, i) => around(template, lines[i]!, reachOf(border)));
+  const echoes = drawn.flatMap((border, i) => echoesBeyond(template, border, lines[i]!));
   const border = Math.max(0, ...drawn.filter(({ pins }) => pins.length === 0).map(reachOf));
   const soft = featherReach(edge);
   const rim = Math.max(soft, border);

@@ -25,14 +25,10 @@ const ask = (path: string, headers: Record<string, string> = {}) =>
   fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}${path}`, { headers });
 
 test('a built file is sent with the headers of every answer, to be kept, and packed only for who takes that', async () => {
-  for (const [accepted, encoding] of [
-    ['br', 'br'],
-    ['identity', null],
-  ] as const) {
-    // prettier-ignore
+  for (const accepted of ['br', 'identity']) {
     const answer = await ask('/_next/static/chunks/a.js', { 'accept-encoding': accepted });
     expect(await answer.text()).toBe(SCRIPT);
-    expect(answer.headers.get('content-encoding')).toBe(encoding);
+    expect(answer.headers.get('content-encoding')).toBe(accepted === 'br' ? 'br' : null);
     expect(answer.headers.get('vary')).toBe('Accept-Encoding');
     expect(answer.headers.get('content-type')).toBe('text/javascript');
     expect(answer.headers.get('cache-control')).toBe('public,max-age=31536000,immutable');

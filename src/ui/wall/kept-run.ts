@@ -4,21 +4,14 @@ import { z } from 'zod';
 import type { PhotoChange } from '@/server/services';
 import { createKept } from '../shared/kept';
 
+const changes = z.array(z.custom<PhotoChange>((one) => typeof (one as PhotoChange | null)?.id === 'number')).readonly();
 /** Photos yet to be looked at, of how many, and what came of the others. */
-export type BrokenOff = {
-  readonly left: readonly number[];
-  readonly of: number;
-  readonly back: readonly PhotoChange[];
-  readonly forth: readonly PhotoChange[];
-};
+const brokenOff = z.object({ left: z.array(z.int()).readonly(), of: z.int(), back: changes, forth: changes });
+export type BrokenOff = z.infer<typeof brokenOff>;
 
-const changes = z.array(z.custom<PhotoChange>((one) => typeof (one as PhotoChange | null)?.id === 'number'));
-const schema = z
-  .object({ batch: z.int(), left: z.array(z.int()), of: z.int(), back: changes, forth: changes })
-  .nullable();
-const kept = createKept('alike', schema, null, 'window');
+const kept = createKept('alike', brokenOff.extend({ batch: z.int() }).nullable(), null, 'window');
 
-export const keepRun = (batch: number, run: BrokenOff): void => kept.change(() => ({ batch, ...run, left: [...run.left], back: [...run.back], forth: [...run.forth] })); // prettier-ignore
+export const keepRun = (batch: number, run: BrokenOff): void => kept.change(() => ({ batch, ...run }));
 
 export const forgetRun = (): void => kept.change(() => null);
 
