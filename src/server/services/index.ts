@@ -24,6 +24,7 @@ export type { DeliveryProgress } from './deliveries';
 export * as doings from './doings';
 export type { Doing } from './doings';
 export { makeWorkspace, start, stop } from './start';
+export { zipStream } from './zip-stream';
 export type { PhotoChange, PhotoRow, Received } from './photos';
 export type { KeptPicture } from './pictures';
 export type { BatchUsage, Storage } from './storage';

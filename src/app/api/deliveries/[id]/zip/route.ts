@@ -1,7 +1,7 @@
-import { makeZip, predictLength } from 'client-zip';
+import { predictLength } from 'client-zip';
 import { safeName } from '@/core/export';
 import { numberOf, routes } from '@/server/http';
-import { deliveries } from '@/server/services';
+import { deliveries, zipStream } from '@/server/services';
 
 export const { GET, POST, PUT, PATCH, DELETE } = routes({
   /** The zip as a stream, with `only=new` of those files alone that were made for it: files are read one after the other as the browser takes them. */
@@ -10,11 +10,8 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
     const deliveryId = numberOf(id);
     const entries = await deliveries.zipEntries(here, deliveryId, onlyMade);
     const { batchName } = await deliveries.deliveryProgress(here, deliveryId);
-    async function* files() {
-      for (const { input, ...entry } of entries) yield { ...entry, input: input() };
-    }
     const name = `${safeName(batchName)}-${deliveryId}${onlyMade ? '-new' : ''}.zip`;
-    return new Response(makeZip(files()), {
+    return new Response(zipStream(entries), {
       headers: {
         'content-type': 'application/zip',
         'content-length': String(predictLength(entries.map(({ name, size }) => ({ name, size })))),
