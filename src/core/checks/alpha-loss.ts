@@ -23,7 +23,7 @@ export const alphaLoss = defineCheck({
   explain: (_, { output }) => `output ${output.name} is ${lossOf(output)!}`,
   mend: ({ output }) => `choose WebP, or a PNG with all colours, for output ${output.name}, or a backdrop`,
   remake: {
-    words: 'Make it exact',
+    words: 'make it exact',
     change: (template) => ({
       ...template,
       outputs: template.outputs.map((output): Output => {

@@ -56,7 +56,7 @@ export type CheckDefinition = {
   readonly mend: (input: CheckInput) => string;
   /** What one click does about it, in a few words and as a change of the photo; null where only people can. */
   readonly repair?: { readonly words: string; readonly change: (input: CheckInput) => Mend | null };
-  /** What one click does about it to the template, in a few words; for checks that are the same for all photos. */
+  /** What one click does about it to the template, in a few words. */
   readonly remake?: { readonly words: string; readonly change: (template: Template, outline: Outline) => Template };
 };
 

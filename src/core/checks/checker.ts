@@ -19,6 +19,9 @@ export type Checker = {
   readonly mend: (photo: CheckedPhoto, check: string) => Mend | null;
 };
 
+/** In what lies round the photos there is none to be at fault. */
+const concerns = ({ about }: CheckDefinition, { content }: Output) => about === 'output' || content === 'cutout';
+
 function findingOf(check: CheckDefinition, input: CheckInput): Finding | null {
   const value = check.measure(input);
   if (value === null) return null;
@@ -49,6 +52,7 @@ export function checker(template: Template, batch: BatchMeans = NO_MEANS, place:
       const findings = new Map<string, Finding>();
       for (const check of checks)
         for (const output of only ? [only] : template.outputs) {
+          if (!concerns(check, output)) continue;
           const finding = findingOf(check, inputFor(photo, output));
           if (finding) findings.set(`${check.id}: ${finding.message}`, finding);
         }

@@ -1,5 +1,6 @@
-import { parseTemplate } from '../template';
+import { parseTemplate, templateOutline, type Template } from '../template';
 import { checker, meansOf, twinsOf } from '.';
+import { smallerFiles } from './smaller-files';
 
 const findings = (fields: object, photo = { width: 2000, height: 1500, hasAlpha: false }) =>
   checker(parseTemplate({ wobrel: 1, name: 'T', ...fields })).check(photo);
@@ -28,6 +29,18 @@ test('a photo smaller than the output is told with both sizes', () => {
   expect(findings({}, { width: 1000, height: 2000, hasAlpha: false }).map((f) => f.message)).toEqual([
     'the photo has 1000 × 2000 pixels, output tile has 1080 × 1080',
   ]);
+});
+
+test('smaller files instead: nothing is enlarged and nothing is too small any more, and framings stay as they are', () => {
+  const tiny = { width: 300, height: 200, hasAlpha: false };
+  const outputs = [{}, { name: 'web', width: 540, format: 'webp' }, { name: 'rim', content: 'framing' }];
+  const document = { wobrel: 1, name: 'T', outputs };
+  const template = parseTemplate(document);
+  const idsWith = (one: Template) => checker(one).check(tiny).map(({ check }) => check); // prettier-ignore
+  expect(idsWith(template)).toEqual(['enlargement', 'enlargement', 'small', 'small']);
+  const next = smallerFiles.change(template, templateOutline(template));
+  expect(next.outputs.map(({ enlarge }) => enlarge)).toEqual([false, false, true]);
+  expect(idsWith(next)).toEqual([]);
 });
 
 test('a JPEG of a transparent template is told, one with a backdrop is not', () => {

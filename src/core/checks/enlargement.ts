@@ -1,6 +1,7 @@
 import { enlargement as enlargementOf } from '../placement';
 import { scaleAt } from '../template';
 import { defineCheck } from './check';
+import { smallerFiles } from './smaller-files';
 
 /** Output pixels per photo pixel: above 1 the export makes pixels up. The limit is the template's. */
 export const enlargement = defineCheck({
@@ -12,5 +13,6 @@ export const enlargement = defineCheck({
   brief: (value) => `enlarged ${value.toFixed(1)}×`,
   explain: (value, { output, template }) =>
     `enlarged ${value.toFixed(2)} times for output ${output.name}, the limit is ${template.centring.maxEnlarge}`,
-  mend: ({ output }) => `use a larger photo, make output ${output.name} smaller, or raise the limit in the template`,
+  mend: () => 'use a larger photo, let small photos make smaller files, or raise the limit in the template',
+  remake: smallerFiles,
 });

@@ -1,5 +1,6 @@
 import { scaleAt } from '../template';
 import { defineCheck, type CheckInput } from './check';
+import { smallerFiles } from './smaller-files';
 
 /** The frame in pixels of an output. */
 function frameIn({ output, template }: CheckInput) {
@@ -10,11 +11,13 @@ function frameIn({ output, template }: CheckInput) {
 /** The frame's width or height in output pixels over the photo's, whichever is worse: above 1 the photo is the smaller. */
 export const small = defineCheck({
   id: 'small',
-  label: 'Photo smaller than the output',
+  label: 'Smaller than the output',
   about: 'photo',
   measure: (input) => {
     // In a slot a photo fills a part of the output only: how far it is enlarged says enough.
     if (input.photo.slot !== undefined) return null;
+    // A file that goes by its photo's pixels asks for no more than there are.
+    if (!input.output.enlarge) return null;
     const { width, height } = frameIn(input);
     return Math.max(width / input.photo.width, height / input.photo.height);
   },
@@ -25,5 +28,6 @@ export const small = defineCheck({
     const { width, height } = frameIn(input);
     return `the photo has ${photo.width} × ${photo.height} pixels, output ${output.name} has ${Math.round(width)} × ${Math.round(height)}`;
   },
-  mend: ({ output }) => `use a larger photo or make output ${output.name} smaller`,
+  mend: () => 'use a larger photo, or let small photos make smaller files',
+  remake: smallerFiles,
 });

@@ -3,6 +3,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { watchFindings } from '@/core/checks';
 import { parseTemplate } from '@/core/template';
 import { ChecksPanel } from './checks-panel';
+import { lockedBy, LocksContext } from '../template/locks';
 import { NO_FINDINGS, withChange } from './photo-findings';
 
 const template = parseTemplate({
@@ -30,6 +31,7 @@ function foundOf(some: typeof photos) {
   watch.usePhotos(some, some.map(({ id }) => id)); // prettier-ignore
   return watch.changes();
 }
+const GIVEN = { template, only: null, onOnly: () => {}, onRemake: () => {}, onMendAll: () => {} };
 const found = () => withChange(NO_FINDINGS, foundOf(photos), template, photos);
 
 test('findings about a photo are kept by photo, those about an output once', () => {
@@ -40,7 +42,7 @@ test('findings about a photo are kept by photo, those about an output once', () 
 });
 
 test('every check says how many photos fail it, an example with its number, and how to mend it', () => {
-  render(<ChecksPanel findings={found()} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />);
+  render(<ChecksPanel {...GIVEN} findings={found()} />);
   expect(screen.getByText('3 photos and 1 output to look at')).toBeTruthy();
   expect(
     screen.getByText(/Enlarged 1.60 times for output tile, the limit is 1. To mend it, use a larger photo/),
@@ -51,26 +53,22 @@ test('every check says how many photos fail it, an example with its number, and 
 test('a photo that fails a check for two outputs is counted once', () => {
   const tiny = withChange(NO_FINDINGS, foundOf([photo(5, 200, 200)]), template, [photo(5, 200, 200)]);
   expect(tiny.byPhoto.get(5)!.filter((f) => f.check === 'enlargement')).toHaveLength(2);
-  render(<ChecksPanel findings={tiny} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />);
+  render(<ChecksPanel {...GIVEN} findings={tiny} />);
   expect(screen.getByText('Enlarged above the limit').closest('li')!.textContent).toContain('1 photo');
 });
 
 test('the wall can be narrowed to the photos that fail one check, and widened again', () => {
   const onOnly = jest.fn();
-  const { rerender } = render(
-    <ChecksPanel findings={found()} only={null} onOnly={onOnly} onRemake={() => {}} onMendAll={() => {}} />,
-  );
+  const { rerender } = render(<ChecksPanel {...GIVEN} findings={found()} only={null} onOnly={onOnly} />);
   fireEvent.click(screen.getAllByRole('button', { name: 'Show only these' })[1]!);
   expect(onOnly).toHaveBeenLastCalledWith('small');
-  rerender(<ChecksPanel findings={found()} only="small" onOnly={onOnly} onRemake={() => {}} onMendAll={() => {}} />);
+  rerender(<ChecksPanel {...GIVEN} findings={found()} only="small" onOnly={onOnly} />);
   fireEvent.click(screen.getByRole('button', { name: 'Show all photos', pressed: true }));
   expect(onOnly).toHaveBeenLastCalledWith(null);
 });
 
 test('checks that no photo fails come last, folded away, and in the open where there is nothing else', () => {
-  const { rerender } = render(
-    <ChecksPanel findings={found()} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />,
-  );
+  const { rerender } = render(<ChecksPanel {...GIVEN} findings={found()} />);
   const passed = screen.getByText(/that no photo fails$/).closest('details')!;
   expect(passed.open).toBe(false);
   expect(passed.textContent).toContain('Blurred');
@@ -78,7 +76,26 @@ test('checks that no photo fails come last, folded away, and in the open where t
   const failed = screen.getByText('Enlarged above the limit');
   expect(failed.compareDocumentPosition(passed) & Node.DOCUMENT_POSITION_FOLLOWING).toBeTruthy();
   const none = { ...found(), byPhoto: new Map(), ofOutputs: [] };
-  rerender(<ChecksPanel findings={none} only={null} onOnly={() => {}} onRemake={() => {}} onMendAll={() => {}} />);
+  rerender(<ChecksPanel {...GIVEN} findings={none} />);
   expect(screen.getByText('Nothing to look at')).toBeTruthy();
   expect(screen.getByText(/that no photo fails$/).closest('details')!.open).toBe(true);
+});
+
+test('one click makes smaller files of small photos; greyed, with the reason, where the template locks its outputs', () => {
+  const onRemake = jest.fn();
+  const panel = (open: string[] | null) => (
+    <LocksContext value={open && lockedBy('Shop', open)}>
+      <ChecksPanel {...GIVEN} findings={found()} onRemake={onRemake} />
+    </LocksContext>
+  );
+  const { rerender } = render(panel(null));
+  const button = () => screen.getAllByRole<HTMLButtonElement>('button', { name: 'Smaller files instead' })[0]!;
+  fireEvent.click(button());
+  const [change] = onRemake.mock.calls[0] as [(t: typeof template) => typeof template];
+  expect(change(template).outputs.every(({ enlarge }) => !enlarge)).toBe(true);
+  rerender(panel(['outputs']));
+  expect(button().disabled).toBe(false);
+  rerender(panel(['captions']));
+  expect(button().disabled).toBe(true);
+  expect(screen.getAllByText(/^Locked by Shop/).length).toBeGreaterThan(0);
 });

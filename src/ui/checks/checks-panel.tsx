@@ -1,12 +1,15 @@
 'use client';
-import type { ReactNode } from 'react';
+import { use, type ReactNode } from 'react';
 import { CHECKS, type CheckDefinition, type Finding } from '@/core/checks';
+import { brokenLock, templateOutline, type Template } from '@/core/template';
 import { WhatIs } from '../shared/what-is';
 import { plural } from '../shared/words';
+import { LocksContext } from '../template/locks';
 import type { PhotoFindings } from './photo-findings';
 import { FindingMark } from '../shared/finding-mark';
 
 type ChecksPanelProps = {
+  readonly template: Template;
   readonly findings: PhotoFindings;
   /** A way to the figures. */
   readonly report?: ReactNode;
@@ -15,8 +18,8 @@ type ChecksPanelProps = {
   /** The check the wall is narrowed to; null shows all photos. */
   readonly only: string | null;
   readonly onOnly: (check: string | null) => void;
-  /** Mends a finding about the template, by changing that. */
-  readonly onRemake: (change: Change) => void;
+  /** Mends a finding by changing the template. */
+  readonly onRemake: (change: Remade) => void;
   /** Mends a finding on all photos that have it. */
   readonly onMendAll: (check: string, words: string) => void;
 };
@@ -29,6 +32,7 @@ const listed = (parts: readonly string[]) => (parts.length === 0 ? 'Nothing' : p
 
 /** What there is to look at: the checks that photos fail, with their number and what would mend them, before those that none fails. */
 export function ChecksPanel({
+  template,
   findings: { byPhoto, ofOutputs },
   only,
   onOnly,
@@ -60,9 +64,11 @@ export function ChecksPanel({
       {children}
       {ofOutputs.map((finding) => (
         <div key={finding.message} className="side-block">
-          <FindingMark />
-          {sentence(finding)}
-          <Remake check={finding.check} onRemake={onRemake} />
+          <p className="mb-1">
+            <FindingMark />
+            {sentence(finding)}
+          </p>
+          <Remake check={CHECKS.find(({ id }) => id === finding.check)!} template={template} onRemake={onRemake} />
         </div>
       ))}
       <ul className="list-plain">
@@ -77,6 +83,8 @@ export function ChecksPanel({
               isOnly={only === check.id}
               onOnly={(on) => onOnly(on ? check.id : null)}
               onMendAll={(words) => onMendAll(check.id, words)}
+              template={template}
+              onRemake={onRemake}
             />
           ))}
       </ul>
@@ -95,19 +103,27 @@ export function ChecksPanel({
   );
 }
 
-type Change = NonNullable<CheckDefinition['remake']>['change'];
+type Remade = NonNullable<CheckDefinition['remake']>['change'];
 
-function Remake({ check, onRemake }: { check: string; onRemake: (change: Change) => void }) {
-  const remake = CHECKS.find(({ id }) => id === check)?.remake;
+type RemakeProps = Pick<ChecksPanelProps, 'template' | 'onRemake'> & { readonly check: CheckDefinition };
+
+/** What one click does to the template; greyed, with the reason, where a part that it changes is locked. */
+function Remake({ check: { remake }, template, onRemake }: RemakeProps) {
+  const locks = use(LocksContext);
   if (!remake) return null;
+  const next = () => remake.change(template, templateOutline(template));
+  const isLocked = locks !== null && brokenLock(locks.open, next(), [template]) !== null;
   return (
-    <button type="button" className="btn btn-plain d-block mt-1" onClick={() => onRemake(remake.change)}>
-      {capital(remake.words)}
-    </button>
+    <>
+      <button type="button" className="btn btn-plain" disabled={isLocked} onClick={() => onRemake(remake.change)}>
+        {capital(remake.words)}
+      </button>
+      {isLocked && <p className="small-text mb-0 w-100">{locks.why}</p>}
+    </>
   );
 }
 
-type FailedProps = {
+type FailedProps = Pick<ChecksPanelProps, 'template' | 'onRemake'> & {
   readonly check: CheckDefinition;
   readonly count: number;
   readonly example: Finding;
@@ -116,7 +132,8 @@ type FailedProps = {
   readonly onMendAll: (words: string) => void;
 };
 
-function Failed({ check: { label, repair }, count, example, isOnly, onOnly, onMendAll }: FailedProps) {
+function Failed({ check, count, example, isOnly, onOnly, onMendAll, ...remake }: FailedProps) {
+  const { label, repair } = check;
   return (
     <li className="side-block">
       <div className="d-flex justify-content-between gap-2 align-items-baseline">
@@ -141,6 +158,7 @@ function Failed({ check: { label, repair }, count, example, isOnly, onOnly, onMe
             {count === 1 ? capital(repair.words) : `All: ${repair.words}`}
           </button>
         )}
+        <Remake check={check} {...remake} />
       </div>
     </li>
   );

@@ -22,7 +22,7 @@ function doubts(photos: readonly PhotoRow[], { byPhoto }: PhotoFindings): string
     for (const check of new Set(byPhoto.get(id)?.map((finding) => finding.check)))
       counts.set(check, (counts.get(check) ?? 0) + 1);
   const failed = CHECKS.filter(({ id }) => counts.has(id)).sort((a, b) => counts.get(b.id)! - counts.get(a.id)!);
-  const named = failed.slice(0, NAMED).map(({ id, label }) => `${amount(counts.get(id)!)} ${label.toLowerCase()}`);
+  const named = failed.slice(0, NAMED).map(({ id, label }) => `${label.toLowerCase()} (${amount(counts.get(id)!)})`);
   const more = failed.length - named.length;
   return [...named, ...(more > 0 ? [`${plural(more, 'more reason')}`] : [])].join(', ');
 }

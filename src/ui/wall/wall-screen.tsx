@@ -193,6 +193,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             {step === 'check' && (
               <CheckSide
                 batchId={batch.id}
+                template={template}
                 photos={counted}
                 findings={findings}
                 toLookAt={toLookAt}
