@@ -122,4 +122,11 @@ test('in a narrow window everything can still be reached', async ({ page }) => {
   await expect(page.getByRole('status')).toHaveText('saved');
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(overflow).toBeLessThanOrEqual(0);
+  // Another step is seen from its top, however far down the one before it was read.
+  const scrolled = () => page.locator('aside').evaluate(({ scrollTop }) => scrollTop);
+  await page.locator('aside').evaluate((side) => side.scrollTo(0, 1e6));
+  expect(await scrolled()).toBeGreaterThan(200);
+  await step(page, 'Centre').click();
+  await expect(page.getByRole('complementary', { name: 'Centre' })).toBeVisible();
+  expect(await scrolled()).toBe(0);
 });

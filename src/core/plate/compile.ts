@@ -1,7 +1,8 @@
 /** A template at one size into a plate. */
 import type { GroundPaint, PaintBox } from '../paint';
 import { bandsOf, narrowBandsOf, type PixelWindow } from '../raster';
-import { difference, union, type Polygon } from '../shape';
+import type { Shadow } from '../layers';
+import { difference, union, type Polygon, type Rectangle } from '../shape';
 import { hasSlots, outputHeight, pictureOf, type Template } from '../template';
 import { bandOf } from './band';
 import type { Coat } from './coat';
@@ -48,6 +49,13 @@ function castersOf(template: Template, scene: Scene, sceneFor: SceneFor, echoes:
   const bands = union([...borders.flatMap((border) => bandOf(border, sceneFor(border))), ...echoes]);
   const photo = { polygons: difference(fadeOutline(outline, edge, scale), bands), sigma: featherSigma(edge) * scale };
   return bands.length === 0 ? [photo] : [photo, { polygons: bands, sigma: 0 }];
+}
+
+/** Where there may be something whose shadow or reflection falls on the picture; what echoes cover beyond is left out, as each may be twice as large as the one before. */
+function shadowRoom({ width, height }: PaintBox, shadows: readonly Shadow[], scale: number): Rectangle {
+  const reach = Math.max(0, ...shadows.map(({ x, y, blur, spread }) => Math.hypot(x, y) + 2 * blur + Math.abs(spread)));
+  const room = Math.max(width, height) + reach * scale;
+  return [-room, -room, width + room, height + room];
 }
 
 /** Matte, backdrop, layers behind, and mat. A mat without a paint of its own shows what is behind. */
@@ -129,7 +137,7 @@ export function compilePlain(
     .filter(({ colour }) => colour.alpha > 0);
   const sceneFor = sceneForBorders(template, width, scene);
   const isCasting = casting.length > 0 || template.reflection?.on === true;
-  const echoed = isCasting ? echoBands(template.borders, sceneFor) : [];
+  const echoed = isCasting ? echoBands(template.borders, sceneFor, shadowRoom(box, casting.map(({ shadow }) => shadow), scale)) : []; // prettier-ignore
   const casters = isCasting ? castersOf(template, scene, sceneFor, echoed) : [];
   const standing = casters.flatMap(({ polygons }) => polygons);
   const place = stands ? mirrorOf(template.reflection, standing, scale) : null;

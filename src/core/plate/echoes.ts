@@ -2,7 +2,7 @@
 import type { Border } from '../layers';
 import { blendRow, flatRamp, isPicked, parseColour, type Blend } from '../paint';
 import { coverageRows, softCoverage, type PixelWindow } from '../raster';
-import { after, boundsOf, inverseOf, mapPoint, stepMap, thinned, type Affine, type Polygon } from '../shape';
+import { after, boundsOf, cutTo, inverseOf, mapPoint, stepMap, thinned, type Affine, type Polygon, type Rectangle } from '../shape'; // prettier-ignore
 import { bandOf, castOffset, shineOf, type Shine } from './band';
 import type { Coat } from './coat';
 import { CHANNELS, sampleLine, sourceOf, type EchoScene, type Source } from './echo-source';
@@ -244,8 +244,8 @@ export function echoMaker(borders: readonly Border[], lies: 'behind' | 'before',
 /** Points that what throws a shadow may have: of more it is followed less closely. */
 const MOST_POINTS = 40_000;
 
-/** All that echoes cover, pixels, as closely as their shadow shows it. */
-export function echoBands(borders: readonly Border[], sceneFor: EchoSceneFor): Polygon[] {
+/** All that echoes cover of a part of the plane, pixels, as closely as their shadow shows it. */
+export function echoBands(borders: readonly Border[], sceneFor: EchoSceneFor, area: Rectangle): Polygon[] {
   return visibleBorders(borders)
     .filter(isEchoed)
     .flatMap((border) => {
@@ -254,7 +254,7 @@ export function echoBands(borders: readonly Border[], sceneFor: EchoSceneFor): P
       let band = thinned(bandOf(border, scene), close);
       const points = () => band.reduce((sum, { length }) => sum + length, 0) * border.echo.count;
       while (points() > MOST_POINTS && close < 8) band = thinned(band, (close *= 2));
-      return copiesOf(border, scene, band).flatMap(({ covers }) => covers);
+      return copiesOf(border, scene, band).flatMap(({ covers }) => cutTo(covers, area));
     });
 }
 

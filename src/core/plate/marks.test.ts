@@ -39,6 +39,14 @@ describe.each(FORMS)('a %s', (form) => {
   });
 });
 
+test.each([1e-3, 20, 1e6])('words of %d are held the same way, however far out they lie', (high) => {
+  for (const form of FORMS) {
+    const [near, far] = [[0, 0], [-2e6, 1e7]].map(([x, y]) => markAround(markOf({ form, room: 0 }), [x!, y!, x! + 4 * high, y! + high])); // prettier-ignore
+    expect(measureOutline(far!.outline).area / measureOutline(near!.outline).area).toBeCloseTo(1, 2);
+    near!.bounds.forEach((v, i) => expect(far!.bounds[i]! - v).toBeCloseTo(i % 2 ? 1e7 : -2e6, 3));
+  }
+});
+
 test('the area of a pill is that of a rectangle and a circle, and grows with room', () => {
   const areaOf = (room: number) => measureOutline(markAround(markOf({ form: 'pill', room }), [0, 0, 200, 20]).outline).area; // prettier-ignore
   for (const room of [0, 8]) {

@@ -1,6 +1,6 @@
 /** Marks that captions stand on: as large as their words want them. */
 import type { Mark, MarkForm } from '../layers';
-import { completeShape, outlineOf, shapeSchema, type Outline } from '../shape';
+import { completeShape, mapOutline, outlineOf, shapeSchema, type Outline } from '../shape';
 
 /** Left, top, right, bottom, frame units. */
 export type MarkBounds = readonly [left: number, top: number, right: number, bottom: number];
@@ -17,6 +17,10 @@ type Fitted = {
 /** The least ellipse of their proportion around words is √2 as wide and high. */
 const AROUND = Math.SQRT2;
 const [BUBBLE_TAIL, ARROW_SHAFT, TAG_CUT, NOTCH, SEAL_DEPTH] = [0.4, 0.62, 0.3, 0.34, 0.08];
+/** The longer side of words as a mark is made around them. */
+const AS_MADE = 1000;
+/** A mark is at least so wide and high, frame units. */
+const LEAST = 1e-3;
 const corners = (radius: number) => [radius, radius, radius, radius];
 
 const FORMS: Readonly<Record<MarkForm, (width: number, height: number) => Fitted>> = {
@@ -55,9 +59,13 @@ export function markAround(
   { form, room }: Mark,
   [left, top, right, bottom]: MarkBounds,
 ): { outline: Outline; bounds: MarkBounds } {
-  const { shape, width, height, dx = 0, dy = 0 } = FORMS[form](right - left + 2 * room, bottom - top + 2 * room);
-  const [cx, cy] = [(left + right) / 2 - dx, (top + bottom) / 2 - dy];
-  const document = shapeSchema.parse({ ...shape, box: { cx, cy, width, height } });
-  const bounds = [cx - width / 2, cy - height / 2, cx + width / 2, cy + height / 2] as const;
-  return { outline: outlineOf(completeShape(document, { width, height })), bounds };
+  const [across, down] = [right - left + 2 * room, bottom - top + 2 * room];
+  // Made in one size and moved: words may be larger, and lie farther out, than a template's shapes may.
+  const k = Math.max(across, down, LEAST) / AS_MADE;
+  const { shape, width, height, dx = 0, dy = 0 } = FORMS[form](Math.max(across, LEAST) / k, Math.max(down, LEAST) / k);
+  const [cx, cy] = [(left + right) / 2 - dx * k, (top + bottom) / 2 - dy * k];
+  const document = shapeSchema.parse({ ...shape, box: { cx: 0, cy: 0, width, height } });
+  const outline = mapOutline(outlineOf(completeShape(document, { width, height })), [k, 0, 0, k, cx, cy]);
+  const [w, h] = [width * k, height * k];
+  return { outline, bounds: [cx - w / 2, cy - h / 2, cx + w / 2, cy + h / 2] };
 }

@@ -7,6 +7,7 @@ import { behindPixels } from './behind';
 import { compile } from './compile';
 import { compose } from './compose';
 import { coloursFor } from './picked';
+import { finishedPhoto } from './runs';
 
 const SIZE = 60;
 const square = { kind: 'rectangle', box: { cx: 30, cy: 30, width: 40, height: 40 } };
@@ -146,6 +147,15 @@ describe('of the photo once more', () => {
     for (const [x, y] of [[3, 3], [55, 20], [2, 57]] as const) // prettier-ignore
       expect(off(dark.at(x, y), mixedAtop('normal', unit(plain.at(x, y)), pixel('#000000', 0.5)))).toBeLessThanOrEqual(1); // prettier-ignore
     expect(dark.at(30, 30)).toEqual(plain.at(30, 30));
+  });
+
+  test('two of them reach beyond the photo in the shape, which is tinted as it is by itself', () => {
+    const tints = [{ paint: '#c06020', opacity: 0.5 }, { paint: '#2040c0', blend: 'screen', opacity: 0.7 }]; // prettier-ignore
+    const plate = compile(squareTemplate(SIZE, { shape: circle, tints, behind: [photo, { ...photo, opacity: 0.5 }] }), SIZE); // prettier-ignore
+    const given = { ...noiseOn(plate, 3), behind: plate.behind.map((layer) => behindPixels(seededBytes(layer.width * layer.height * 4, 4), layer)) }; // prettier-ignore
+    const tinted = compose(plate, given, []);
+    expect(firstUnlike(tinted, compose(plate, finishedPhoto(plate, given, []), []))).toBe(-1);
+    expect(firstUnlike(tinted, compose({ ...plate, finish: null }, given, []))).toBeGreaterThan(0);
   });
 
   test('a paint is mixed with it, one of the photo’s own colours, too', () => {

@@ -226,11 +226,15 @@ function writeParted(
   const n = runs[run + 1]!;
   const x = first % width;
   const y = (first - x) / width;
-  const isSeen = (row: number) => row >= photoWindow.top && row < photoWindow.top + photoWindow.height;
-  const photos = [
-    () => (rows && isSeen(y) ? runPart(rows, plate, run, x, y, n) : null),
-    () => (mirrored && isSeen(mirror - y) ? runPart(mirrored, plate, run, x, mirror - y, n) : null),
-  ];
+  // Where several pictures lie behind, such a run may reach beyond the photo on all sides: it has no share there.
+  const { left, top } = photoWindow;
+  const [from, to] = [Math.max(x, left), Math.min(x + n, left + photoWindow.width)];
+  const within = (own: Rows | null, row: number): Part | null => {
+    if (!own || from >= to || row < top || row >= top + photoWindow.height) return null;
+    const { bytes, p } = runPart(own, plate, run, from, row, to - from);
+    return { bytes, p: p - (from - x) * 4 };
+  };
+  const photos = [() => within(rows, y), () => within(mirrored, mirror - y)];
   const behind = others.map((reader) => () => ({ bytes: reader(x, y, n), p: 0 }));
   return partsInto(out, k, n, mixed, m, colours, photos, behind);
 }

@@ -53,6 +53,17 @@ test('an odd number of lengths is taken twice', () => {
   expect(walk(dashField(LINE, { ...dashes, lengths: [10] }, window)).share).toBeCloseTo(0.5, 2);
 });
 
+test.each([3, 0.7, 0.2, 0.05, 1e-4, 1e-272, 5e-324])(
+  'dashes of %d px cover their share, too small to be seen or not',
+  (length) => {
+    const field = dashField(LINE, { ...dashes, lengths: [length] }, window);
+    expect(walk(field).share).toBeCloseTo(0.5, 2);
+    if (length < 0.5) for (const [x, y] of [[20.5, 100.5], [100.5, 179.5], [156, 157]] as const) expect(Math.abs(at(field, x, y) - 0.5)).toBeLessThan(0.1); // prettier-ignore
+    // Dots so near to each other are a whole line as wide as they are.
+    if (length < 0.2) expect(walk(dashField(LINE, { ...dashes, lengths: [0, length], cap: 'round' }, window)).share).toBeCloseTo(1, 2); // prettier-ignore
+  },
+);
+
 test('round caps reach beyond the dash by half the width in its middle, and not at its rim', () => {
   const butt = walk(dashField(LINE, { ...dashes, lengths: [20, 30] }, window)).share;
   const round = dashField(LINE, { ...dashes, lengths: [20, 30], cap: 'round' }, window);

@@ -216,6 +216,9 @@ export function dashPolygons(
 
 const clamp = (v: number) => (v < 0 ? 0 : v > 1 ? 1 : v);
 
+/** A turn of the pattern that is shorter, in pixels, covers each of them by its share. */
+const FINEST = 1 / 16;
+
 /**
  * How much of a line's width a dash covers at each pixel, 0…65535 for 0…1, along a line's
  * middle; exact where that runs straight.
@@ -227,13 +230,18 @@ export function dashField(
 ): Uint16Array<ArrayBuffer> {
   const { dashes, period } = dashesOf(lengths);
   if (period <= 0) return new Uint16Array(window.width * window.height).fill(65535);
+  if (period < FINEST) {
+    const share = dashes.reduce((sum, [from, to]) => sum + (to - from) / period, 0);
+    return fieldAlong(line, window, (_, __, away) => Math.max(share, cap === 'round' ? clamp(width / 2 - away + 0.5) : 0)); // prettier-ignore
+  }
   return fieldAlong(line, window, (at, whole, away) => {
     const turn = turnOn(whole, period, fit);
     const stretch = turn / period;
     let flat = 0;
     let caps = 0;
-    // The turn that the pixel lies in, and those beside it, which may reach into the pixel.
-    for (let k = Math.floor(at / turn) - 1; k <= Math.floor(at / turn) + 1; k++)
+    // The turns that the pixel lies in, and those beside them, which may reach into the pixel.
+    const last = Math.floor((at + 0.5) / turn) + 1;
+    for (let k = Math.floor((at - 0.5) / turn) - 1; k <= last; k++)
       for (const dash of dashes) {
         const begin = k * turn + dash[0] * stretch;
         const end = k * turn + dash[1] * stretch;

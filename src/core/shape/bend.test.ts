@@ -168,3 +168,15 @@ test('one more pin on a bent outline changes nothing', () => {
   const after = flatten(bent(STAR, [...pins, pin]).outline, 1, 0.01)[0]!;
   expect(Math.min(...after.map(([x, y]) => Math.hypot(x - place[0], y - place[1])))).toBeLessThan(1);
 });
+
+test('pins that would turn the outline inside out bend it less: it keeps its way round', () => {
+  const [cx, cy] = [(left + right) / 2, (top + bottom) / 2];
+  // Each place is to lie on the other side of the upright through the middle, the farther out the farther.
+  const pins = pinned([[-3, -2], [3, -1], [-2, 3], [2.5, 2]].map(([x, y]) => [[cx + x! * 400, cy + y! * 400], [cx - x! * 900, cy + y! * 500]] as const)); // prettier-ignore
+  for (const outline of [CIRCLE, STAR]) {
+    const made = bent(outline, pins);
+    expect(area(made.outline)).toBeGreaterThan(0);
+    expect(made.share).toBeLessThan(1);
+    expect(made.crossing).not.toBeNull();
+  }
+});

@@ -4,6 +4,7 @@
  */
 import { pointAt } from './cubic';
 import { crossingIn } from './crossing';
+import { areaOf } from './measure';
 import { mapOutline, snap, type Affine, type Contour, type Cubic, type Outline, type Point } from './path';
 import { boundsOfOutline } from './bounds';
 
@@ -117,11 +118,11 @@ export type Bent = {
   readonly outline: Outline;
   /** How much of the way the pins went, 0…1. */
   readonly share: number;
-  /** Where the outline would run across itself if they went further; null where they went all the way. */
+  /** Where the outline would run across itself, or be turned over, if they went further; null where they went all the way. */
   readonly crossing: Point | null;
 };
 
-/** The outline bent by pins, as far as it can be without running across itself. */
+/** The outline bent by pins, as far as it can be without running across itself or being turned inside out. */
 export function bent(outline: Outline, pins: readonly Pin[]): Bent {
   const all = (made: Outline): Bent => ({ outline: made, share: 1, crossing: null });
   if (pins.every(({ from, to }) => from[0] === to[0] && from[1] === to[1])) return all(outline);
@@ -137,8 +138,14 @@ export function bent(outline: Outline, pins: readonly Pin[]): Bent {
   };
   // Contours that cross each other from the start may go on doing so.
   const areApart = outline.length > 1 && crossingIn(outline) === null;
+  const isClockwise = (contour: Contour) => areaOf([contour]) > 0;
+  const ways = outline.map(isClockwise);
+  // Beyond the place where it runs across itself there may be one where it does so no more, but from the other side.
+  const turnedOver = (tried: Outline): Point | null =>
+    tried.find((contour, i) => isClockwise(contour) !== ways[i])?.start ?? null;
   const crossingOf = (tried: Outline): Point | null =>
-    areApart ? crossingIn(tried) : tried.reduce<Point | null>((found, one) => found ?? crossingIn([one]), null);
+    turnedOver(tried) ??
+    (areApart ? crossingIn(tried) : tried.reduce<Point | null>((found, one) => found ?? crossingIn([one]), null));
   const whole = at(1);
   let crossing = crossingOf(whole);
   if (!crossing) return all(whole);

@@ -3,6 +3,7 @@ export { around } from './around';
 export { bent, pinAt, type Bent, type Pin } from './bend';
 export { boundsOfOutline } from './bounds';
 export { resolve, unite, type FillRule } from './combine';
+export { cutTo, type Rectangle } from './cut-to';
 export { cutAt, isStraight, pointAt } from './cubic';
 export type { Control, Extent } from './definition';
 export { fourCorners } from './four-corners';

@@ -2,7 +2,7 @@
 import { differenceD, EndType, FillRule, inflatePathsD, JoinType, unionD, type PathsD } from 'clipper2-ts';
 import { z } from 'zod';
 import { convexOffset } from './convex-offset';
-import type { Polygon } from './flatten';
+import { boundsOf, type Polygon } from './flatten';
 
 /** How outer corners are drawn (SVG 2 stroke-linejoin). */
 export const joinSchema = z.enum(['round', 'miter', 'bevel']);
@@ -16,6 +16,9 @@ const MITER_LIMIT = 4;
 const DECIMALS = 6;
 /** Largest distance between a round join's arc and its chords, in pixels. */
 const ARC_TOLERANCE = 0.004;
+
+/** Up to here, in pixels, arcs are so exact. Of larger ones the tolerance grows with the square, so that each has about a thousand chords at most: it is a sixtieth of a pixel at 2,000. */
+const EXACT_TO = 1000;
 
 const toPaths = (polygons: readonly Polygon[]): PathsD => polygons.map((p) => p.map(([x, y]) => ({ x, y })));
 const fromPaths = (paths: PathsD): Polygon[] => paths.map((p) => p.map(({ x, y }) => [x, y] as const));
@@ -31,11 +34,15 @@ export function offset(
   arcTolerance = ARC_TOLERANCE,
 ): Polygon[] {
   if (distance === 0) return [...polygons];
-  const manner = { join, miterLimit: MITER_LIMIT, arcTolerance, grid: 10 ** DECIMALS };
+  // No place of what is narrower lies so far inside.
+  const bounds = boundsOf(polygons);
+  if (!bounds || -2 * distance >= Math.min(bounds[2] - bounds[0], bounds[3] - bounds[1])) return [];
+  const tolerance = arcTolerance * Math.max(1, Math.abs(distance) / EXACT_TO) ** 2;
+  const manner = { join, miterLimit: MITER_LIMIT, arcTolerance: tolerance, grid: 10 ** DECIMALS };
   const convex = polygons.length === 1 ? convexOffset(polygons[0]!, distance, manner) : null;
   if (convex) return [convex];
   return fromPaths(
-    inflatePathsD(toPaths(polygons), distance, JOINS[join], EndType.Polygon, MITER_LIMIT, DECIMALS, arcTolerance),
+    inflatePathsD(toPaths(polygons), distance, JOINS[join], EndType.Polygon, MITER_LIMIT, DECIMALS, tolerance),
   );
 }
 

@@ -9,6 +9,9 @@ import { mostKept } from './trim';
 /** Most pixels one output may have: the limit for photos, too. */
 export const MAX_PIXELS = 100_000_000;
 
+/** Most pixels a side, where a format has such a limit: 14 bits of a WebP (RFC 9649), 16 of a GIF (GIF89a); of JPEG and AVIF it is what the encoders take. */
+const MOST_A_SIDE: Partial<Record<Format, number>> = { webp: 16_383, avif: 16_384, jpeg: 65_500, gif: 65_535 };
+
 /** Most pixels of an output that keeps its layers: each is a picture of its own. */
 const MAX_LAYERED_PIXELS = 25_000_000;
 
@@ -32,6 +35,8 @@ const MAX_SLOT_PIXELS = 400_000_000;
 
 /** Most outlines that pins bend, those of borders by themselves among them: each takes long if it is intricate. */
 const MAX_BENT = 24;
+
+type Format = TemplateDocument['outputs'][number]['format'];
 
 type Finished = Pick<TemplateDocument, 'tints' | 'shadows' | 'borders' | 'edge'>;
 
@@ -89,8 +94,13 @@ export function refuseHuge(template: Counted): void {
       throw new WobrelError('template-invalid', `${at}: an output of more than 100 megapixels`, at);
     if (format === 'ora' && pixels > MAX_LAYERED_PIXELS)
       throw new WobrelError('template-invalid', `${at}: a file of layers of more than 25 megapixels`, at);
-    if (mostKept(trim, width / picture.width, [width, height]) > MAX_PIXELS)
+    const file = mostKept(trim, width / picture.width, [width, height]);
+    if (file.width * file.height > MAX_PIXELS)
       throw new WobrelError('template-invalid', `outputs[${i}].trim: with so much room a file may have more than 100 megapixels`, `outputs[${i}].trim`); // prettier-ignore
+    const side = Math.max(file.width, file.height);
+    const longest = MOST_A_SIDE[format];
+    if (longest !== undefined && side > longest)
+      throw new WobrelError('template-invalid', `${at}: a side of ${side} px; as ${format} the most is ${longest} px`, at); // prettier-ignore
     if (photos * pixels > MAX_PHOTOS_BEHIND)
       throw new WobrelError('template-invalid', `${at}: with ${photos} photos behind or on top an output may have ${Math.floor(MAX_PHOTOS_BEHIND / photos / 1e6)} megapixels`, at); // prettier-ignore
     const mixed = mixedOf(template);

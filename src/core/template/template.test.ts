@@ -225,3 +225,17 @@ test('photos behind take memory: so many of them, so large an output', () => {
   const error = refusalOf(behind(4, 9000));
   expect([error.at, error.message]).toEqual(['outputs[0].width', 'outputs[0].width: with 4 photos behind or on top an output may have 50 megapixels']); // prettier-ignore
 });
+
+test.each([
+  ['webp', 16_383],
+  ['avif', 16_384],
+  ['jpeg', 65_500],
+  ['gif', 65_535],
+])('a %s of more than %d px a side is refused, with the room that is kept round it', (format, most) => {
+  const tall = (height: number, more: object = {}) => plain({ frame: { width: 10, height }, outputs: [{ format, width: 10, ...more }] }); // prettier-ignore
+  expect(() => parseTemplate(tall(most))).not.toThrow();
+  expect(refusalOf(tall(most + 1)).message).toBe(`outputs[0].width: a side of ${most + 1} px; as ${format} the most is ${most} px`); // prettier-ignore
+  expect(() => parseTemplate(tall(most - 8, { trim: { room: 4 } }))).not.toThrow();
+  expect(refusalOf(tall(most - 7, { trim: { room: 4 } })).at).toBe('outputs[0].width');
+  expect(() => parseTemplate(tall(most + 1, { format: 'png' }))).not.toThrow();
+});

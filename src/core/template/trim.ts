@@ -26,8 +26,8 @@ export function keptPart(inked: KeptPart | null, trim: Trim, scale: number): Kep
   return { left, top, width: w, height: h };
 }
 
-/** Most pixels of what is kept of a picture of a size. */
-export function mostKept(trim: Trim, scale: number, [width, height]: readonly [number, number]): number {
-  const kept = keptPart({ left: 0, top: 0, width, height }, trim, scale);
-  return kept ? kept.width * kept.height : width * height;
+/** The largest file that what is kept of a picture of a size can come to, pixels. */
+export function mostKept(trim: Trim, scale: number, [width, height]: readonly [number, number]): KeptPart {
+  const whole = { left: 0, top: 0, width, height };
+  return keptPart(whole, trim, scale) ?? whole;
 }

@@ -1,5 +1,5 @@
 /** What a render thread makes of one photo: colour spaces, and files no larger than the photo. */
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { converter } from 'culori';
@@ -8,6 +8,7 @@ import sharp from 'sharp';
 import { NO_MEANS } from '../../core/checks';
 import { parseTemplate } from '../../core/template';
 import { inspectPhoto } from '../intake';
+import { lookOf } from './look';
 import { plateCache } from './pool';
 import { shareTemplate } from './shared-template';
 import { plateTask, renderTask } from './task';
@@ -130,4 +131,21 @@ describe('a photo that is not to be enlarged', () => {
     const alphaOf = (png: Buffer) => Buffer.from(PNG.sync.read(png).data.filter((_, i) => i % 4 === 3));
     expect(Buffer.compare(alphaOf(files[1]!.data), alphaOf(asked!.data))).toBe(0);
   });
+});
+
+test('what fails and should not is told of the one photo, and warned of with its own error', async () => {
+  const template = parseTemplate({ wobrel: 1, name: 'T', frame: { width: 20, height: 20 } });
+  const shared = shareTemplate(template, null, NO_MEANS, {});
+  const plate = await plateTask({ template: shared, ...lookOf(template.outputs[0]!) });
+  const path = await widePhoto('fails.png', [1, 2, 3]);
+  const words = { photo: 'fails.png', batch: '', index: 1 };
+  const photos = [{ source: path, photo: { ...(await inspectPhoto(path)), name: 'fails.png', words } }];
+  const warned = jest.spyOn(process, 'emitWarning').mockImplementation(() => {});
+  const broken = { ...plate, blank: plate.blank.subarray(4) };
+  const target = { output: 0, plate: broken, path: join(folder, 'fails') };
+  const made = renderTask({ photos, words, template: shared, targets: [target], widest: null }, () => new Uint8ClampedArray(4)); // prettier-ignore
+  await expect(made).rejects.toMatchObject({ code: 'photo-failed', message: expect.stringMatching(/^It could not be made: .+\.$/) }); // prettier-ignore
+  expect(warned.mock.calls.map(([error]) => error)).toEqual([expect.any(RangeError)]);
+  warned.mockRestore();
+  expect(existsSync(target.path)).toBe(false);
 });

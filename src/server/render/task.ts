@@ -1,4 +1,5 @@
 /** What a render thread is asked for, and its answer. */
+import { WobrelError } from '../../core/errors';
 import type { CheckedPhoto } from '../../core/checks';
 import type { PhotoWords } from '../../core/fields';
 import {
@@ -42,8 +43,7 @@ export type RenderedPhoto = PlacedItem & {
 
 const bareOf = ({ content }: Output) => (content === 'framing' ? 'alone' : true);
 
-/** Places, renders and checks the photos of one cutout. */
-export async function renderTask(
+async function rendered(
   { photos, words, template: shared, targets, finished = [], widest }: RenderTask,
   bufferFor?: BufferFor,
 ): Promise<RenderedPhoto> {
@@ -115,6 +115,20 @@ export async function renderTask(
       ]),
     ]),
   };
+}
+
+/**
+ * Places, renders and checks the photos of one cutout.
+ *
+ * @throws WobrelError also where something fails that should not: the others go on, and Node tells it as a warning (--trace-warnings: where)
+ */
+export function renderTask(task: RenderTask, bufferFor?: BufferFor): Promise<RenderedPhoto> {
+  return rendered(task, bufferFor).catch((error: unknown) => {
+    if (error instanceof WobrelError) throw error;
+    const failure = error instanceof Error ? error : new Error(String(error));
+    process.emitWarning(failure);
+    throw new WobrelError('photo-failed', `It could not be made: ${failure.message}.`);
+  });
 }
 
 export type PlateTask = Look & { readonly template: SharedTemplate };

@@ -154,7 +154,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             subtitles={subtitles}
           />
 
-          <aside className="side" aria-label={STEP_TITLES[step]}>
+          <aside key={step} className="side" aria-label={STEP_TITLES[step]}>
             {step === 'photos' && (
               <>
                 <PhotosPanel batch={batch} photos={photos} />
