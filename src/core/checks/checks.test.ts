@@ -1,5 +1,6 @@
 import { parseTemplate, templateOutline, type Template } from '../template';
 import { checker, meansOf, twinsOf } from '.';
+import { thinnest } from './fine';
 import { smallerFiles } from './smaller-files';
 
 const findings = (fields: object, photo = { width: 2000, height: 1500, hasAlpha: false }) =>
@@ -217,6 +218,17 @@ describe('what was seen', () => {
     expect(found(50, 'centre')).toHaveLength(1);
     expect(found(40, 'centre')).toEqual([]);
     expect(found(50, 'outside')).toEqual([]);
+  });
+
+  test('a rough edge makes the thinnest part narrower by as much as it goes to either side', () => {
+    const ring = { kind: 'ring', thickness: 0.1, box: { cx: 540, cy: 540, width: 900, height: 900 } };
+    const width = (fields: object) =>
+      thinnest(parseTemplate({ wobrel: 1, name: 'T', shape: ring, edge: { rounding: 2, ...fields } }))!.width;
+    for (const kind of ['wobble', 'waves', 'scallops', 'deckled', 'torn'])
+      expect(width({}) - width({ rough: { kind, amount: 9, size: 12 } })).toBeCloseTo(18, 6);
+    // No further than a wave is long.
+    expect(width({}) - width({ rough: { kind: 'torn', amount: 9, size: 5 } })).toBeCloseTo(10, 6);
+    expect(width({ rough: { kind: 'torn', amount: 100, size: 100 } })).toBe(0);
   });
 
   test('a photo whose border shows in the feather is told, and enlarged by its mend', () => {

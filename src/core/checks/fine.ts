@@ -1,21 +1,29 @@
-import { thinnestPart, type Outline } from '../shape';
+import { roughReach, thinnestPart } from '../shape';
 import { borderBand } from '../plate';
-import { featherShift, type Template } from '../template';
+import { featherShift, templateOutline, type Template } from '../template';
 import { defineCheck, type CheckInput } from './check';
 
 const number = (v: number) => String(Math.round(v * 100) / 100);
-type Thin = ReturnType<typeof thinnestPart>;
-type Known = Pick<Template['edge'], 'rounding' | 'pins' | 'rough'> & { readonly thin: Thin };
+type Thin = NonNullable<ReturnType<typeof thinnestPart>>;
+type Shaped = Pick<Template, 'shape' | 'edge'>;
+type Known = Pick<Template['edge'], 'rounding' | 'pins'> & { readonly thin: Thin | null };
 const thinOf = new WeakMap<object, Known>();
 
-/** Worked out once a shape, as it takes a moment; a border that changes leaves the shape as it is. */
-function thinIn({ shape, edge }: Template, outline: Outline): Thin {
+/** Without its waves; worked out once a shape, as it takes a moment: a border that changes leaves the shape as it is. */
+function smoothThin({ shape, edge }: Shaped): Thin | null {
   const known = thinOf.get(shape);
   const { rounding, pins, rough } = edge;
-  if (known?.rounding === rounding && known.pins === pins && known.rough === rough) return known.thin;
-  const thin = thinnestPart(outline);
-  thinOf.set(shape, { rounding, pins, rough, thin });
+  if (known?.rounding === rounding && known.pins === pins) return known.thin;
+  const thin = thinnestPart(templateOutline({ shape, edge: rough ? { ...edge, rough: null } : edge }));
+  thinOf.set(shape, { rounding, pins, thin });
   return thin;
+}
+
+/** A template's thinnest part; by a rough edge as narrow as that makes it at most. Null where the shape is too intricate to tell. */
+export function thinnest(template: Shaped): Thin | null {
+  const thin = smoothThin(template);
+  const { rough } = template.edge;
+  return thin && rough ? { ...thin, width: Math.max(0, thin.width - 2 * roughReach(rough)) } : thin;
 }
 
 /** How far from the outline a feathered photo shows by less than half, or about two thirds where its fade lies across; frame units. */
@@ -31,12 +39,12 @@ function deepest(template: Template): { readonly what: 'border' | 'feather'; rea
 }
 
 /** Where the shape is too thin for its border or feather, which reaches in from both sides; `short` says by how much, frame units. */
-export function tooThin(template: Template, outline: Outline) {
+export function tooThin(template: Template) {
   const { what, depth } = deepest(template);
   // Around a window there is nothing that could be too thin.
   if (depth === 0 || template.mode === 'window') return null;
-  const thin = thinIn(template, outline);
-  return { what, ...thin, short: 2 * depth - thin.width };
+  const thin = thinnest(template);
+  return thin && { what, ...thin, short: 2 * depth - thin.width };
 }
 
 const WORDS = {
@@ -44,14 +52,14 @@ const WORDS = {
   feather: ['the feather washes out', 'make the feather shorter or lay it outside'],
 } as const;
 
-const found = ({ template, outline }: CheckInput) => tooThin(template, outline)!;
+const found = ({ template }: CheckInput) => tooThin(template)!;
 
 /** By how much the shape's thinnest part is narrower than what its border or feather takes up; frame units. */
 export const fine = defineCheck({
   id: 'fine',
   label: 'Shape too fine for its border or feather',
   about: 'output',
-  measure: ({ template, outline }) => tooThin(template, outline)?.short ?? null,
+  measure: ({ template }) => tooThin(template)?.short ?? null,
   limit: () => 0,
   brief: () => 'too fine',
   explain: (_, input) => {

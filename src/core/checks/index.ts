@@ -4,7 +4,7 @@ export { unequalSizes } from './equal';
 export { findingsOf, type BatchFindings, type BatchPhoto } from './batch';
 export type { BatchMeans, CheckDefinition, CheckedPhoto, Finding } from './check';
 export { checker, type Checker } from './checker';
-export { tooThin } from './fine';
+export { thinnest, tooThin } from './fine';
 export { meansOf, NO_MEANS } from './means';
 export { CHECKS } from './registry';
 export { twinsOf } from './twins';

@@ -14,7 +14,7 @@ export { difference, joinSchema, offset, union, type Join } from './offset';
 export { mapOutline, straight, type Affine, type Contour, type Cubic, type Outline, type Point } from './path';
 export { parsePathData, pathData } from './path-data';
 export { CATALOGUE, isCalled, type CatalogueEntry } from './presets';
-export { raggedOutline, raggedPolygons } from './ragged';
+export { raggedOutline, raggedPolygons, roughReach } from './ragged';
 export { SHAPES, SHAPE_KINDS } from './registry';
 export { roundOutline } from './round';
 export { shapeSchema, type Box, type ShapeDocument } from './schema';

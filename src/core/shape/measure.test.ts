@@ -182,7 +182,7 @@ test('the visual centre of a ring lies in the middle of its band, that of a disc
 });
 
 describe('the thinnest part', () => {
-  const thin = (document: object) => thinnestPart(outline(document));
+  const thin = (document: object) => thinnestPart(outline(document))!;
 
   test('of a ring lies in its band, not in its hole', () => {
     const { width, at } = thin({ kind: 'ring', thickness: 0.2, box: { cx: 500, cy: 500, width: 800, height: 800 } });
@@ -196,6 +196,17 @@ describe('the thinnest part', () => {
     expect(at[0]).toBeLessThan(540);
     expect(Math.abs(at[1] - 540)).toBeLessThan(2);
   });
+  test('is found on outlines of many corners by those that matter, and is not told where thousands do', () => {
+    const star = (points: number, inner: number) => {
+      const at = (i: number) => [i % 2 ? 400 : inner, (i / points) * 2 * Math.PI] as const;
+      const places = Array.from({ length: points }, (_, i) => at(i)).map(([r, angle]) => `${500 + r * Math.cos(angle)} ${500 + r * Math.sin(angle)}`); // prettier-ignore
+      return { kind: 'path', d: `M${places.join('L')}ZM700 500H300V480H700Z`, fillRule: 'evenodd' };
+    };
+    // A ring of teeth around a slot: what is between them is the thinnest.
+    expect(Math.abs(thin(star(4000, 399.5)).width - 2 * 190)).toBeLessThan(20);
+    expect(thinnestPart(outline(star(4000, 350)))).toBeNull();
+  });
+
   test('of a ring is its band, of a disc its diameter', () => {
     expect(Math.abs(thin({ kind: 'ring', thickness: 0.2, box: box(600) }).width - 60)).toBeLessThan(2);
     expect(Math.abs(thin({ kind: 'circle', box: box(600) }).width - 600)).toBeLessThan(3);

@@ -13,6 +13,9 @@ export type Ragged = {
   readonly seed: number;
 };
 
+/** How far to either side it goes at most. */
+export const roughReach = ({ amount, size }: Pick<Ragged, 'amount' | 'size'>): number => Math.min(amount, size);
+
 /** Places to a wave. */
 const STEPS = { wobble: 12, waves: 16, scallops: 24, deckled: 32, torn: 32 } as const;
 
@@ -75,7 +78,7 @@ function raggedPoints({ whole, at }: Walk, ragged: Ragged, most: number): Point[
   const waves = Math.max(3, Math.round(whole / ragged.size));
   const count = Math.max(LEAST, Math.min(most, waves * STEPS[ragged.kind]));
   // A wave no higher than it is long: others would run across each other without end.
-  const amount = Math.min(ragged.amount, ragged.size);
+  const amount = roughReach(ragged);
   // Near a corner the way out turns from one side's to the other's.
   const turn = Math.min(ragged.size / 6, whole / 24);
   return Array.from({ length: count }, (_, i): Point => {

@@ -4,6 +4,7 @@ import { flatten, type Polygon } from './flatten';
 import { poleOf, polygonArea } from './measure';
 import { difference, offset } from './offset';
 import type { Outline, Point } from './path';
+import { thinned } from './thinned';
 
 /**
  * What shrinking by d and growing back loses is a thin part where it is larger than this
@@ -17,9 +18,22 @@ const SIZE = 240;
 /** Curves are followed this closely, in the same units. */
 const COARSE = 0.1;
 
+/** Corners that are looked at; each try takes their square. */
+const MOST_POINTS = 500;
+/** Where there are more, they are followed less closely, up to this. */
+const LOOSE = 0.8;
+
 /** Widths are tried from narrow to wide, each larger than the last by this factor, and the first that tells is then halved in. */
 const GROWTH = 1.25;
 const HALVINGS = 8;
+
+const pointsOf = (polygons: readonly Polygon[]): number => polygons.reduce((sum, { length }) => sum + length, 0);
+
+function followed(given: readonly Polygon[]): readonly Polygon[] {
+  let polygons = given;
+  for (let close = COARSE; pointsOf(polygons) > MOST_POINTS && close <= LOOSE; close *= 2) polygons = thinned(given, close); // prettier-ignore
+  return polygons;
+}
 
 /** Parts lost by shrinking and growing back by `distance`: all of it where nothing is left. */
 function lost(polygons: readonly Polygon[], distance: number): Polygon[] {
@@ -29,11 +43,15 @@ function lost(polygons: readonly Polygon[], distance: number): Polygon[] {
   return left.filter((part) => Math.abs(polygonArea(part)) > MORE_THAN_A_CORNER * distance * distance);
 }
 
-/** Width of the thinnest part within half a 240th of the shape's size, and a point within it, in frame units; pointed corners don't count. */
-export function thinnestPart(outline: Outline): { readonly width: number; readonly at: Point } {
+/**
+ * Width of the thinnest part within half a 240th of the shape's size, and a point within it, in frame units; pointed corners
+ * don't count. Null where so many corners matter that it would take long to tell.
+ */
+export function thinnestPart(outline: Outline): { readonly width: number; readonly at: Point } | null {
   const [left, top, right, bottom] = boundsOfOutline(outline);
   const k = SIZE / Math.max(right - left, bottom - top);
-  const polygons = flatten(outline, k, COARSE);
+  const polygons = followed(flatten(outline, k, COARSE));
+  if (pointsOf(polygons) > MOST_POINTS) return null;
   const widest = (Math.min(right - left, bottom - top) * k) / 2 + 0.01;
   let low = 0;
   let high = 0.25;

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { areaShare, measureOutline, thinnestPart, type Outline } from '@/core/shape';
-import { tooThin } from '@/core/checks';
+import { areaShare, measureOutline, type Outline } from '@/core/shape';
+import { thinnest, tooThin } from '@/core/checks';
 import { templateOutline, type Template } from '@/core/template';
 import { FindingMark } from '../shared/finding-mark';
 import { amount } from '../shared/words';
@@ -11,8 +11,8 @@ const number = (v: number) => amount(Math.round(v * 100) / 100);
 function Measures({ outline, template }: { outline: Outline; template: Template }) {
   const { unit } = template.frame;
   const { area, perimeter, bounds, centroid, visualCentre } = useMemo(() => measureOutline(outline), [outline]);
-  const thin = useMemo(() => thinnestPart(outline), [outline]);
-  const short = useMemo(() => tooThin(template, outline), [template, outline]);
+  const thin = useMemo(() => thinnest(template), [template]);
+  const short = useMemo(() => tooThin(template), [template]);
   const at = ([x, y]: readonly [number, number]) => `${number(x)}, ${number(y)}`;
   const rows: readonly (readonly [string, string])[] = [
     ['Area', `${number(area)} ${unit}²`],
@@ -20,7 +20,7 @@ function Measures({ outline, template }: { outline: Outline; template: Template 
     ['Takes up', `${number(bounds[2] - bounds[0])} × ${number(bounds[3] - bounds[1])} ${unit}`],
     ['Centre of area', at(centroid)],
     ['Visual centre', at(visualCentre)],
-    ['Thinnest part', `${number(thin.width)} ${unit} at ${at(thin.at)}`],
+    ['Thinnest part', thin ? `${number(thin.width)} ${unit} at ${at(thin.at)}` : 'too intricate to tell'],
   ];
   return (
     <>
@@ -35,8 +35,8 @@ function Measures({ outline, template }: { outline: Outline; template: Template 
       {short && short.short > 0 && (
         <p className="small-text mb-1" role="status">
           <FindingMark />
-          The {short.what} {short.what === 'border' ? 'fills' : 'washes out'} the thinnest part, {number(thin.width)}{' '}
-          {unit} wide at {at(thin.at)}. To mend it, make the {short.what}{' '}
+          The {short.what} {short.what === 'border' ? 'fills' : 'washes out'} the thinnest part, {number(short.width)}{' '}
+          {unit} wide at {at(short.at)}. To mend it, make the {short.what}{' '}
           {short.what === 'border' ? 'narrower' : 'shorter'} or lay it outside.
         </p>
       )}

@@ -33,10 +33,11 @@ function Facts({ shape }: { shape: Shape }) {
     const { area, bounds } = measureOutline(outline);
     const [width, height] = [bounds[2] - bounds[0], bounds[3] - bounds[1]];
     const share = (v: number) => `${Math.round(v * 1000) / 10} %`;
+    const thin = thinnestPart(outline);
     return {
       proportion: `${Math.round((width / height) * 100) / 100} : 1`,
       area: share(area / (width * height)),
-      thin: share(thinnestPart(outline).width / Math.max(width, height)),
+      thin: thin ? share(thin.width / Math.max(width, height)) : 'too intricate to tell',
     };
   }, [shape]);
   return (

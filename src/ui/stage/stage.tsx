@@ -62,7 +62,7 @@ function Guides({ guides, view, frame }: { guides: readonly Guide[]; view: View;
 
 /** Points at the place where the shape is too thin for its border or feather. */
 function ThinPlace({ template, view }: { readonly template: Template; readonly view: View }) {
-  const thin = useMemo(() => tooThin(template, templateOutline(template)), [template]);
+  const thin = useMemo(() => tooThin(template), [template]);
   if (!thin || thin.short <= 0) return null;
   const { at, what, width } = thin;
   const radius = Math.max(10, (width * view.k) / 2 + 6);
