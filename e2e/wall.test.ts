@@ -114,6 +114,23 @@ test('what is not there is said, not shown as an empty wall', async ({ page }) =
   await expect(page.getByText('There is no such batch.')).toBeVisible();
 });
 
+test('at 1280 pixels the bar over the wall is one row on every step, with room for a browser’s wider letters', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await batchOf(page, 'One row', await rainbow(2));
+  for (const name of ['Photos', 'Template', 'Centre', 'Check', 'Export']) {
+    await step(page, name).click();
+    await expect(page.getByRole('complementary', { name })).toBeVisible();
+    const free = await page.locator('.wall-bar').evaluate((bar) => {
+      const [before, last] = [...bar.children].slice(-2).map((child) => child.getBoundingClientRect());
+      return { isRow: last!.top < before!.bottom, room: last!.left - before!.right };
+    });
+    expect(free).toEqual({ isRow: true, room: expect.any(Number) });
+    expect(free.room).toBeGreaterThan(20);
+  }
+});
+
 test('in a narrow window everything can still be reached', async ({ page }) => {
   await page.setViewportSize({ width: 480, height: 800 });
   await batchOf(page, 'Narrow', await rainbow(3));

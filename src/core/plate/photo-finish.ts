@@ -12,11 +12,12 @@ import {
   type Matrix,
 } from '../paint';
 import { bandsOf, besideOutline, narrowBandsOf, sameRoom, softCoverage, type PixelWindow } from '../raster';
-import { offset } from '../shape';
+import { lightened, offset } from '../shape';
 import { paintRows, type LaidPaint, type PaintGround } from './paints';
 import type { Sided } from './sided';
 import type { EdgeRelief, Light, Shadow } from '../layers';
 import { shadingOf, slopesOf } from './relief';
+import { softly } from './softly';
 import type { Template } from '../template';
 
 type Step =
@@ -71,13 +72,14 @@ export function finishWith(finish: PhotoFinish, colours: PickedColours): PhotoFi
 /** CSS Backgrounds 3 §7.1, inset: what is not within the outline, spread inwards, moved and blurred, falls on the photo. */
 function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Step {
   const { x, y, spread, blur } = shadow;
-  const hole = offset(outline, -spread * scale, 'round').map((polygon) =>
+  const sigma = (blur / 2) * scale;
+  const hole = offset(softly(outline, sigma), -spread * scale, 'round').map((polygon) =>
     polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
   );
   const values = new Uint16Array(window.width * window.height);
   const room = sameRoom();
   for (const band of narrowBandsOf(window)) {
-    const covered = softCoverage(hole, band, (blur / 2) * scale, null, room);
+    const covered = softCoverage(hole, band, sigma, null, room);
     const from = (band.top - window.top) * window.width;
     for (let i = 0; i < covered.length; i++) values[from + i] = Math.min(1, Math.max(0, 1 - covered[i]!)) * 65535 + 0.5;
   }
@@ -90,11 +92,15 @@ function innerStep(shadow: Shadow, { outline, scale, window }: PaintGround): Ste
   };
 }
 
+/** Pixels beyond a slope's ends that are looked at with it. */
+const AROUND = 1;
+
 /** Shade and highlights on the photo's own edge. */
 function reliefSteps(relief: EdgeRelief, light: Light, { outline, scale, window }: PaintGround): Step[] {
   const wide = relief.width * scale;
-  const inner = offset(outline, -wide, 'round').map((polygon) => [...polygon].reverse());
-  const within = [...offset(outline, 1, 'round'), ...inner];
+  const rough = lightened(outline, AROUND / 4);
+  const inner = offset(rough, -wide - AROUND, 'round').map((polygon) => [...polygon].reverse());
+  const within = [...offset(rough, AROUND, 'round'), ...inner];
   const shading = shadingOf(light, relief);
   const [shades, highlights] = [0, 1].map(() => new Uint16Array(window.width * window.height)) as [Uint16Array<ArrayBuffer>, Uint16Array<ArrayBuffer>]; // prettier-ignore
   const pair = new Float64Array(2);

@@ -2,6 +2,7 @@
 import { sameRoom, softCoverage, type PixelWindow } from '../raster';
 import { offset, type Polygon } from '../shape';
 import type { Shadow } from '../layers';
+import { softly } from './softly';
 
 /** CSS: the blur radius makes a Gaussian whose standard deviation is half of it. */
 const sigmaOf = (blurRadius: number) => blurRadius / 2;
@@ -29,10 +30,11 @@ export function shadowMask(
   scale: number,
 ): ShadowMask {
   const parts = casters.map(({ polygons, sigma }) => {
-    const moved = offset(polygons, spread * scale, 'round').map((polygon) =>
+    const soft = Math.hypot(sigma, sigmaOf(radius) * scale);
+    const moved = offset(softly(polygons, soft), spread * scale, 'round').map((polygon) =>
       polygon.map(([px, py]) => [px + x * scale, py + y * scale] as const),
     );
-    return { moved, sigma: Math.hypot(sigma, sigmaOf(radius) * scale), room: sameRoom() };
+    return { moved, sigma: soft, room: sameRoom() };
   });
   return (window, unseen = null) =>
     parts

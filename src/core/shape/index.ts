@@ -38,4 +38,4 @@ export {
   type ShapePart,
 } from './shape';
 export { thinnestPart } from './thin';
-export { thinned } from './thinned';
+export { lightened, thinned } from './thinned';

@@ -4,7 +4,7 @@ import { flatten, type Polygon } from './flatten';
 import { poleOf, polygonArea } from './measure';
 import { difference, offset } from './offset';
 import type { Outline, Point } from './path';
-import { thinned } from './thinned';
+import { cornersOf, thinned } from './thinned';
 
 /**
  * What shrinking by d and growing back loses is a thin part where it is larger than this
@@ -27,11 +27,9 @@ const LOOSE = 0.8;
 const GROWTH = 1.25;
 const HALVINGS = 8;
 
-const pointsOf = (polygons: readonly Polygon[]): number => polygons.reduce((sum, { length }) => sum + length, 0);
-
 function followed(given: readonly Polygon[]): readonly Polygon[] {
   let polygons = given;
-  for (let close = COARSE; pointsOf(polygons) > MOST_POINTS && close <= LOOSE; close *= 2) polygons = thinned(given, close); // prettier-ignore
+  for (let close = COARSE; cornersOf(polygons) > MOST_POINTS && close <= LOOSE; close *= 2) polygons = thinned(given, close); // prettier-ignore
   return polygons;
 }
 
@@ -51,7 +49,7 @@ export function thinnestPart(outline: Outline): { readonly width: number; readon
   const [left, top, right, bottom] = boundsOfOutline(outline);
   const k = SIZE / Math.max(right - left, bottom - top);
   const polygons = followed(flatten(outline, k, COARSE));
-  if (pointsOf(polygons) > MOST_POINTS) return null;
+  if (cornersOf(polygons) > MOST_POINTS) return null;
   const widest = (Math.min(right - left, bottom - top) * k) / 2 + 0.01;
   let low = 0;
   let high = 0.25;

@@ -25,6 +25,16 @@ function keepBetween(polygon: Polygon, keeps: Uint8Array, first: number, last: n
   }
 }
 
+export const cornersOf = (polygons: readonly Polygon[]): number =>
+  polygons.reduce((sum, { length }) => sum + length, 0);
+
+/** More than an outline has that is not rough. */
+const MANY = 2000;
+
+/** Polygons of very many corners with as few as follow them within a tolerance; others as they are. */
+export const lightened = (polygons: readonly Polygon[], tolerance: number): readonly Polygon[] =>
+  cornersOf(polygons) > MANY ? thinned(polygons, tolerance) : polygons;
+
 /** As few corners as follow each polygon within a tolerance. */
 export const thinned = (polygons: readonly Polygon[], tolerance: number): Polygon[] =>
   polygons.map((polygon) => {

@@ -21,7 +21,7 @@ export function Select({ label, value, options, wide = false, onChange }: Select
       <select
         id={id}
         className="form-select form-select-sm w-auto"
-        style={wide ? undefined : { maxWidth: '5.75rem' }}
+        style={wide ? undefined : { maxWidth: '5.25rem' }}
         value={value}
         onChange={(event) => onChange(event.target.value)}
       >

@@ -122,11 +122,11 @@ export function GroundPicker({ ground, onChange }: GroundPickerProps) {
     onChange,
   );
   return (
-    <div className="d-flex align-items-center gap-2">
+    <div className="swatches">
       <span className="muted">
         Ground <WhatIs word="ground" />
       </span>
-      <div ref={group} className="d-flex align-items-center gap-2" role="radiogroup" aria-label="Ground">
+      <div ref={group} className="swatches" role="radiogroup" aria-label="Ground">
         {GROUNDS.map(([value, label]) => (
           <button
             key={value}
