@@ -27,7 +27,8 @@ describe('shrinking', () => {
   });
 
   test('leaves nothing of what is thinner than twice the distance', () => {
-    expect(offset(dumbbell, -20.01, 'round')).toEqual([]);
+    for (const far of [20.01, 100, 1e9]) expect(offset(dumbbell, -far, 'round')).toEqual([]);
+    expect(offset([], 3, 'round')).toEqual([]);
   });
 });
 
@@ -35,4 +36,25 @@ test('growing a convex polygon obeys Steiner’s formula A + P·r + π·r² (Ste
   const triangle = [[[0, 0], [30, 0], [0, 40]]] as const; // prettier-ignore
   for (const r of [1, 7.5, 30])
     expect(Math.abs(total(offset(triangle, r, 'round')) / (600 + 120 * r + Math.PI * r * r) - 1)).toBeLessThan(1e-4);
+});
+
+test('far beyond any picture arcs have about a thousand chords at most, a sixtieth of a pixel off at 2,000', () => {
+  for (const [r, off] of [
+    [900, 0.004],
+    [2000, 0.016],
+    [1e5, 40],
+  ] as const) {
+    const [grown, ...others] = offset(dumbbell, r, 'round');
+    expect(others).toEqual([]);
+    expect(grown!.length).toBeLessThan(2500);
+    // How far each chord's middle is from what it stands for.
+    const away = ([x, y]: readonly [number, number]) => Math.min(...dumbbell[0].map(([cx, cy]) => Math.abs(Math.hypot(x - cx, y - cy) - r))); // prettier-ignore
+    const middles = grown!.map(([x, y], i): [number, number] => {
+      const [nx, ny] = grown![(i + 1) % grown!.length]!;
+      return [(x + nx) / 2, (y + ny) / 2];
+    });
+    const arcs = middles.filter(([x, y]) => (x < 0 || x > 100) && (y < 0 || y > 40));
+    expect(arcs.length).toBeGreaterThan(50);
+    expect(Math.max(...arcs.map(away))).toBeLessThan(off * 1.1);
+  }
 });

@@ -9,7 +9,7 @@ type SeedFieldProps = { readonly seed: number; readonly onChange: (seed: number)
 
 /** What a pattern by lot begins from, and another one in a click. */
 export const SeedField = ({ seed, onChange }: SeedFieldProps) => (
-  <div className="d-flex align-items-center">
+  <div className="d-flex align-items-center gap-2">
     <div className="flex-grow-1">
       <NumberField label="Seed" value={seed} min={0} max={MOST} onChange={(v) => onChange(Math.round(v))} />
     </div>
