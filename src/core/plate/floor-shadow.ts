@@ -3,6 +3,7 @@ import { sameRoom } from '../raster';
 import { boundsOf, offset, type Polygon } from '../shape';
 import type { Shadow } from '../layers';
 import type { ShadowMask } from './shadow';
+import { softly } from './softly';
 
 /** The error function within 1.5 · 10⁻⁷ (Abramowitz and Stegun 1964, 7.1.26). */
 export function erf(x: number): number {
@@ -80,7 +81,7 @@ function fallenOn(
  */
 export function floorMask(cutout: readonly Polygon[], shadow: Shadow, scale: number): ShadowMask {
   const room = sameRoom();
-  const moved = offset(cutout, shadow.spread * scale, 'round').map((polygon) =>
+  const moved = offset(softly(cutout, (shadow.blur / 2) * scale), shadow.spread * scale, 'round').map((polygon) =>
     polygon.map(([px, py]) => [px + shadow.x * scale, py] as const),
   );
   const bounds = boundsOf(moved);
