@@ -6,7 +6,6 @@ import { offset, raggedPolygons, thinned, union, type Join, type Polygon } from 
 import type { Coat } from './coat';
 import { borderBand, roughAt } from './layers';
 import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
-import { RAGGED } from './softly';
 import { inSteps } from './steps';
 import { shadingOf, slopesOf, type Shading, type Slopes } from './relief';
 import { textureValues } from './textures';
@@ -30,6 +29,9 @@ export type BandScene = EdgeScene &
 
 /** Pixels that a border may touch beyond its edges. */
 const RIM = 2;
+
+/** A ragged outline need not be followed as closely, pixels. */
+const RAGGED = 0.03;
 
 /** The outline as its offsets are taken from it: a ragged one has more corners than can be seen. */
 function sourceOf({ outline, edges, isRagged }: EdgeScene): readonly Polygon[] {
