@@ -1,6 +1,6 @@
 /** A few preview workers; each photo always goes to the same one, which keeps its proxy. */
 import type { Template } from '../core/template';
-import type { DrawMessage, Drawn, DrawnMessage, PreviewPhoto } from './protocol';
+import type { Drawn, PreviewAnswer, PreviewMessage, DrawMessage, PreviewPhoto } from './protocol';
 
 export type PreviewPool = {
   /** @param forMean true where only their mean is seen */
@@ -14,24 +14,70 @@ export type PreviewPool = {
 
 type Waiting = { readonly message: DrawMessage; readonly answer: (drawn: readonly Drawn[]) => void };
 
+/** A worker that does not even say that it is there for so long, ms, is at something that nobody should wait for. */
+const PATIENCE = 60_000;
+/** Time to be heard after that, as both were asleep, say. */
+const GRACE = 2000;
+/** Asked again so much later. */
+const PAUSE = 5000;
+
+const STOPPED = 'The preview stopped unexpectedly; reload the page.';
+const TOO_LONG = 'This template takes too long to draw: undo the last change, or leave something out.';
+
 function startWorker() {
-  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   const waiting = new Map<number, Waiting>();
-  worker.onmessage = ({ data: { ticket, drawn } }: MessageEvent<DrawnMessage>) => {
-    waiting.get(ticket)?.answer(drawn);
-    waiting.delete(ticket);
-  };
-  // Out of memory, say: those who wait are told rather than left waiting.
-  worker.onerror = () => {
-    for (const { message, answer } of waiting.values())
-      answer(message.photos.map(({ id }) => ({ id, error: 'The preview stopped unexpectedly; reload the page.' })));
+  let worker = started();
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  function started(): Worker {
+    const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+    made.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => {
+      if ('isThere' in data) return heard();
+      waiting.get(data.ticket)?.answer(data.drawn);
+      waiting.delete(data.ticket);
+      if (waiting.size === 0) rest();
+    };
+    // Out of memory, say: those who wait are told rather than left waiting.
+    made.onerror = () => tellAll(STOPPED);
+    return made;
+  }
+
+  function rest() {
+    clearTimeout(timer);
+    timer = undefined;
+  }
+
+  function tellAll(error: string) {
+    rest();
+    for (const { message, answer } of waiting.values()) answer(message.photos.map(({ id }) => ({ id, error })));
     waiting.clear();
-  };
+  }
+
+  const send = (message: PreviewMessage) => worker.postMessage(message);
+
+  /** It answers in order: while it waits for a proxy it says so at once, while it reckons only afterwards. */
+  function lookAfter() {
+    timer = setTimeout(() => (timer = setTimeout(giveUp, GRACE)), PATIENCE);
+    send({ isThere: true });
+  }
+
+  function heard() {
+    rest();
+    if (waiting.size > 0) timer = setTimeout(lookAfter, PAUSE);
+  }
+
+  function giveUp() {
+    worker.terminate();
+    worker = started();
+    tellAll(TOO_LONG);
+  }
+
   return {
     ask: (message: DrawMessage) =>
       new Promise<readonly Drawn[]>((resolve) => {
         waiting.set(message.ticket, { message, answer: resolve });
-        worker.postMessage(message);
+        send(message);
+        if (timer === undefined) lookAfter();
       }),
   };
 }

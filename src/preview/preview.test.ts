@@ -1,4 +1,4 @@
-import type { DrawMessage, DrawnMessage } from './protocol';
+import type { DrawMessage, PreviewAnswer, PreviewMessage } from './protocol';
 import { parseTemplate } from '../core/template';
 
 const template = parseTemplate({ wobrel: 1, name: 'T' });
@@ -8,13 +8,16 @@ describe('the pool', () => {
   class FakeWorker {
     static all: FakeWorker[] = [];
     asked: DrawMessage[] = [];
-    onmessage: ((event: { data: DrawnMessage }) => void) | null = null;
+    isThere = true;
+    terminate = jest.fn();
+    onmessage: ((event: { data: PreviewAnswer }) => void) | null = null;
     onerror: (() => void) | null = null;
     constructor() {
       FakeWorker.all.push(this);
     }
-    postMessage(message: DrawMessage) {
-      this.asked.push(message);
+    postMessage(message: PreviewMessage) {
+      if (!('isThere' in message)) this.asked.push(message);
+      else if (this.isThere) this.onmessage!({ data: message });
     }
     answer(i: number) {
       const { ticket, photos } = this.asked[i]!;
@@ -54,6 +57,28 @@ describe('the pool', () => {
     const drawn = pool.draw(template, 100, photos);
     workers[0]!.onerror!();
     expect((await drawn).every((d) => 'error' in d && /stopped unexpectedly/.test(d.error))).toBe(true);
+  });
+
+  test('one that is busy for ever is ended, those who wait are told, and another takes its place', async () => {
+    const { pool, workers } = await makePool(1);
+    jest.useFakeTimers();
+    const slow = pool.draw(template, 100, photos);
+    // It waits for a proxy, and says that it is there.
+    jest.advanceTimersByTime(600_000);
+    expect(workers).toHaveLength(1);
+    workers[0]!.isThere = false;
+    const stuck = pool.draw(template, 50, photos.slice(0, 1));
+    jest.advanceTimersByTime(60_000);
+    expect(workers[0]!.terminate).not.toHaveBeenCalled();
+    jest.advanceTimersByTime(10_000);
+    expect(workers[0]!.terminate).toHaveBeenCalledTimes(1);
+    for (const drawn of [await slow, await stuck])
+      expect(drawn.every((d) => 'error' in d && /takes too long to draw/.test(d.error))).toBe(true);
+    const next = pool.draw(template, 100, photos);
+    workers[1]!.answer(0);
+    expect((await next).map((d) => d.id)).toEqual([4, 5, 6, 7]);
+    expect(jest.getTimerCount()).toBe(0);
+    jest.useRealTimers();
   });
 });
 

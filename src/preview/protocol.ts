@@ -34,3 +34,9 @@ export type Drawn =
   | { readonly id: number; readonly error: string };
 
 export type DrawnMessage = { readonly ticket: number; readonly drawn: readonly Drawn[] };
+
+/** Asked whether it is there, and answered. */
+type IsThere = { readonly isThere: true };
+
+export type PreviewMessage = DrawMessage | IsThere;
+export type PreviewAnswer = DrawnMessage | IsThere;
