@@ -22,7 +22,7 @@ const GRACE = 2000;
 const PAUSE = 5000;
 
 const STOPPED = 'The preview stopped unexpectedly; reload the page.';
-const TOO_LONG = 'This template takes too long to draw: undo the last change, or leave something out.';
+const TOO_LONG = 'This takes too long to draw: undo it.';
 
 function startWorker() {
   const waiting = new Map<number, Waiting>();
