@@ -1,6 +1,6 @@
 /** A few preview workers; each photo always goes to the same one, which keeps its proxy. */
 import type { Template } from '../core/template';
-import type { Drawn, PreviewAnswer, PreviewMessage, DrawMessage, PreviewPhoto } from './protocol';
+import type { DrawMessage, Drawn, PreviewAnswer, PreviewMessage, PreviewPhoto } from './protocol';
 
 export type PreviewPool = {
   /** @param forMean true where only their mean is seen */
@@ -32,10 +32,11 @@ function startWorker() {
   function started(): Worker {
     const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
     made.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => {
-      if ('isThere' in data) return heard();
-      waiting.get(data.ticket)?.answer(data.drawn);
-      waiting.delete(data.ticket);
-      if (waiting.size === 0) rest();
+      if ('drawn' in data) {
+        waiting.get(data.ticket)?.answer(data.drawn);
+        waiting.delete(data.ticket);
+      }
+      heard();
     };
     // Out of memory, say: those who wait are told rather than left waiting.
     made.onerror = () => tellAll(STOPPED);

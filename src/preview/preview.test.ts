@@ -74,8 +74,16 @@ describe('the pool', () => {
     expect(workers[0]!.terminate).toHaveBeenCalledTimes(1);
     for (const drawn of [await slow, await stuck])
       expect(drawn.every((d) => 'error' in d && /takes too long to draw/.test(d.error))).toBe(true);
+    // One that draws one thing after the other is not stuck, whenever it comes to say so.
+    workers[1]!.isThere = false;
+    const row = [1, 2, 3].map(() => pool.draw(template, 100, photos));
+    for (const i of [0, 1, 2]) {
+      jest.advanceTimersByTime(50_000);
+      workers[1]!.answer(i);
+    }
+    expect((await Promise.all(row)).flat().some((d) => 'error' in d && /too long/.test(d.error))).toBe(false);
     const next = pool.draw(template, 100, photos);
-    workers[1]!.answer(0);
+    workers[1]!.answer(3);
     expect((await next).map((d) => d.id)).toEqual([4, 5, 6, 7]);
     expect(jest.getTimerCount()).toBe(0);
     jest.useRealTimers();

@@ -262,7 +262,7 @@ describe('what was seen', () => {
           seen(
             main === null ? {} : { palette: { subject: tones(main), ground: tones('#ffffff'), photo: tones(main) } },
           ),
-        ) // prettier-ignore
+        )
         .filter(({ check }) => check.startsWith('faint'));
     expect(found('#b0b0b0')).toMatchObject([{ check: 'faint-picked', about: 'photo', brief: 'faint border' }]);
     // #767676 on white is 4.54 : 1, #949494 3.03 : 1, #959595 2.99 : 1 (WCAG 2.2's relative luminance).

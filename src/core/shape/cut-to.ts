@@ -32,6 +32,6 @@ export function cutTo(polygons: readonly Polygon[], [left, top, right, bottom]: 
   return polygons
     .map((polygon) =>
       lines.reduce((rest, [axis, at, sign]) => (rest.length === 0 ? rest : beside(rest, axis, at, sign)), polygon),
-    ) // prettier-ignore
+    )
     .filter(({ length }) => length > 2);
 }

@@ -80,7 +80,7 @@ const SPECIAL: Readonly<Record<string, Any>> = {
   text: fc.constantFrom('{photo}', 'A', 'Äß {index}', ' '),
 };
 
-/** The document's shapes, looked up by name; null for what names a picture, which there is none of. */
+/** Values of a schema; null for what names a picture, which there is none of. */
 function arbitraryOf(schema: Schema, key: string, defs: Readonly<Record<string, Schema>>, depth: number): Any | null {
   if (schema.$ref) return depth > DEEPEST ? fc.constant({ kind: 'circle' }) : arbitraryOf(defs[schema.$ref.split('/').pop()!]!, key, defs, depth + 1); // prettier-ignore
   if (schema.const !== undefined) return fc.constant(schema.const);
