@@ -1,26 +1,25 @@
 /** `wobrel render`: photos through a template into a folder, without a server. */
 import { join } from 'node:path';
 import PQueue from 'p-queue';
-import { findingsOf, type CheckedPhoto } from '../core/checks';
+import { compared } from '../core/checks';
 import { WobrelError } from '../core/errors';
-import type { PhotoData, PhotoWords } from '../core/fields';
-import { seated, spokenOf } from '../core/groups';
+import { seated } from '../core/groups';
 import { withSizes } from '../core/placement';
-import { failedItem, namer, type Manifest, type ManifestItem } from '../core/export';
-import { picksOf } from '../core/plate';
-import type { Sight } from '../core/sight';
-import { hasSlots, outputHeight, outputsOf, pictureOf, slotTemplates, type Template } from '../core/template';
+import { namer, type Manifest } from '../core/export';
+import { outputHeight, outputsOf, pictureOf, type Template } from '../core/template';
 import { bringCaptionFonts } from '../server/fonts';
-import { inspectPhoto } from '../server/intake';
 import type { PicturePaths } from '../server/pictures';
 import { plateCache, shareTemplate } from '../server/render';
 import { writeWhole } from '../server/store';
+import { cutoutsOf, wordsOf, type Cutout } from './cutouts';
 import { createEngine, type Engine } from './engine';
+import { itemsOf, type Failed, type Made } from './items';
 import { prepareFolder } from './out-folder';
 import { pictureFiles, type PictureFiles } from './pictures';
+import { faultOf, looker, lookingFor, type Looking, type Seen } from './seen';
 import { readTemplateFile, refuseLocked } from './template';
 import { photoData } from './photo-data';
-import { photoFiles, type NamedPhoto } from './photo-files';
+import { photoFiles } from './photo-files';
 
 export type RenderCall = {
   readonly template: string;
@@ -43,98 +42,27 @@ async function readTemplate(path: string): Promise<{ template: Template; picture
   }
 }
 
-/** A photo that was looked at, or why it can't be worked with. */
-type Seen = { readonly path: string } & (
-  { readonly photo: CheckedPhoto & { readonly name: string; readonly words: PhotoWords } } | { readonly fault: string }
-);
-
-/** What is the photo's own fault is told of it; anything else ends the run. */
-function faultOf(error: unknown): string {
-  if (error instanceof WobrelError && error.code !== 'cannot-write') return error.message;
-  throw error;
-}
-
-/**
- * Inspects a photo and looks at it. A single photo is looked at only where the template
- * goes by what is seen: there is nothing to compare it with.
- *
- * @returns a function of a photo and its place in the batch, from 1
- */
-function looker(engine: Engine, template: Template, alone: boolean, dataOf: (place: number) => PhotoData) {
-  const own = slotTemplates(template);
-  const isCentred = ({ centring: { rule, straighten } }: Template) => rule !== 'middle' || straighten === 'eyes';
-  // What a photo is of matters to where it lies, and to colours that are taken from it.
-  const all = own.some((one) => isCentred(one) || picksOf(one).length > 0);
-  const looks = !alone || all || own.some(({ centring }) => centring.gap === 'extend');
-  return async ({ path, fault }: NamedPhoto, index: number): Promise<Seen> => {
-    if (fault !== null) return { path, fault };
-    try {
-      const facts = await inspectPhoto(path);
-      // A photo that can't be looked at is a finding; whether it can be read shows when it is rendered.
-      const sight: Sight | null = looks ? await engine.see(path, all).catch(() => null) : null;
-      return {
-        path,
-        photo: {
-          ...facts,
-          name: path,
-          words: { photo: path, batch: '', index, data: dataOf(index - 1) },
-          sight,
-          unseen: looks && sight === null,
-        },
-      };
-    } catch (error) {
-      return { path, fault: faultOf(error) };
-    }
-  };
-}
-
-type SeenPhoto = Extract<Seen, { readonly photo: unknown }>['photo'];
-
-/** One cutout to be made, of one photo or of several; or a photo that can't be worked with. */
-type Cutout = { readonly name: string; readonly isGroup?: boolean } & (
-  { readonly photos: readonly (SeenPhoto | null)[]; readonly data: PhotoData } | { readonly fault: string }
-);
-
-/** What the photos make: a cutout each, or one a group; a photo at fault is an item of its own. */
-function cutoutsOf(template: Template, seen: readonly Seen[]): Cutout[] {
-  const one = (of: Seen): Cutout =>
-    'fault' in of
-      ? { name: of.path, fault: of.fault }
-      : { name: of.path, photos: [of.photo], data: of.photo.words.data ?? {} };
-  if (!hasSlots(template)) return seen.map(one);
-  const good = seen.flatMap((of) => ('photo' in of ? [of.photo] : []));
-  return [
-    ...seated(template, good)
-      .map(spokenOf)
-      .flatMap(({ name, slot, group, words }): Cutout[] => {
-        if (group?.isMade) return [{ name: group.name, isGroup: true, photos: group.seats, data: words.data ?? {} }];
-        if (group) return [{ name: group.name, fault: `no photo for ${group.missing.join(', ')}` }];
-        return slot === null ? [{ name, fault: 'no slot takes this photo' }] : [];
-      }),
-    ...seen.filter((of) => 'fault' in of).map(one),
-  ];
-}
-
-/** How texts speak of a cutout. */
-const wordsOf = ({ name, isGroup }: Cutout, data: PhotoData, index: number): PhotoWords => ({
-  photo: name,
-  ...(isGroup && { stem: name }),
-  batch: '',
-  index,
-  data,
-});
-
-/** Renders the cutouts; one that fails is an item with its error. */
-function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen: readonly Seen[], out: string) {
+/** Renders cutouts; one that fails is told with its error. */
+function renderer(
+  engine: Engine,
+  given: Template,
+  pictures: PicturePaths,
+  seen: readonly Seen[],
+  looking: Looking,
+  out: string,
+) {
+  // prettier-ignore
   const good = seated(given, seen.flatMap((one) => ('photo' in one ? [one.photo] : []))); // prettier-ignore
   const template = withSizes(given, good);
-  const { means, twins } = findingsOf(template, good);
+  const { means, twins } = compared(template, good);
   const twinOf = new Map(good.map(({ name }, i) => [name, twins[i] ?? null]));
   const groupOf = new Map(good.map(({ name, group }) => [name, group]));
   const shared = shareTemplate(template, null, means, pictures);
   const plates = plateCache(engine, template, shared);
-  return async (cutout: Cutout, index: number, files: readonly string[]): Promise<ManifestItem[]> => {
-    if ('fault' in cutout) return [failedItem(cutout.name, cutout.fault)];
+  const isLookedAt = looking === 'on-the-way';
+  const make = async (cutout: Cutout, index: number, files: readonly string[]): Promise<Made | Failed> => {
+    if ('fault' in cutout) return cutout;
+    const { name } = cutout;
     const outputs = outputsOf(template.outputs, index - 1);
     try {
       const targets = await Promise.all(
@@ -144,23 +72,16 @@ function renderer(engine: Engine, given: Template, pictures: PicturePaths, seen:
           path: join(out, files[i]!),
         })),
       );
-      const widest = await plates.widest();
-      const words = wordsOf(cutout, cutout.data, index);
+      const widest = await plates.widest(isLookedAt);
+      const words = wordsOf(cutout, index);
       const photos = cutout.photos.map((photo) => photo && { source: photo.name, photo: { ...photo, words, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
-      const { files: written, findings, ...placed } = await engine.render({ photos, words, template: shared, targets, widest }); // prettier-ignore
-      return outputs.map(({ output, place }, i) => ({
-        photo: cutout.name,
-        output: output.name,
-        file: files[i]!,
-        ...written[i]!,
-        ...placed,
-        findings: findings[place]!,
-        error: null,
-      }));
+      const rendered = await engine.render({ photos, words, template: shared, targets, widest, isLookedAt });
+      return { name, photos: cutout.photos, files, places: outputs.map(({ place }) => place), rendered };
     } catch (error) {
-      return [failedItem(cutout.name, faultOf(error))];
+      return { name, fault: faultOf(error) };
     }
   };
+  return { make, itemsOf: (all: readonly (Made | Failed)[]) => itemsOf(template, all, isLookedAt) };
 }
 
 type Report = {
@@ -204,26 +125,27 @@ async function renderWith(
   // One more than threads, so that none waits for a file.
   const queue = new PQueue({ concurrency: engine.threads + 1 });
   try {
-    const look = looker(engine, template, photos.length === 1, table?.of ?? (() => ({})));
+    const looking = lookingFor(template, photos.length === 1);
+    const look = looker(engine, looking, table?.of ?? (() => ({})));
     const seen = await Promise.all(photos.map((photo, i) => queue.add(() => look(photo, i + 1))));
     const nameFile = namer(names);
-    const make = renderer(engine, template, pictures, seen, call.out);
+    const run = renderer(engine, template, pictures, seen, looking, call.out);
     const cutouts = cutoutsOf(template, seen);
     let done = 0;
-    const items = await Promise.all(
+    const all = await Promise.all(
       cutouts.map((cutout, i) => {
-        const parts = { ...wordsOf(cutout, 'data' in cutout ? cutout.data : {}, i + 1), template: template.name };
+        const parts = { ...wordsOf(cutout, i + 1), template: template.name };
         const files = outputsOf(template.outputs, i).map(({ output }) =>
           nameFile(output, { ...parts, height: outputHeight(pictureOf(template), output.width) }),
         );
         return queue.add(async () => {
-          const made = await make(cutout, i + 1, files);
+          const made = await run.make(cutout, i + 1, files);
           report.done(++done, cutouts.length);
           return made;
         });
       }),
     );
-    const manifest = { template: template.name, startedAt, items: items.flat() };
+    const manifest = { template: template.name, startedAt, items: run.itemsOf(all) };
     await writeWhole(join(call.out, 'manifest.json'), JSON.stringify(manifest, null, 2) + '\n');
     return manifest;
   } finally {

@@ -6,24 +6,31 @@ import { defineCheck, type CheckInput } from './check';
 const number = (v: number) => String(Math.round(v * 100) / 100);
 type Thin = NonNullable<ReturnType<typeof thinnestPart>>;
 type Shaped = Pick<Template, 'shape' | 'edge'>;
-type Known = Pick<Template['edge'], 'rounding' | 'pins'> & { readonly thin: Thin | null };
+type Known = Pick<Template['edge'], 'rounding' | 'pins'> & { readonly thin: Thin | null; readonly upTo: number };
 const thinOf = new WeakMap<object, Known>();
 
-/** Without its waves; worked out once a shape, as it takes a moment: a border that changes leaves the shape as it is. */
-function smoothThin({ shape, edge }: Shaped): Thin | null {
+/** Without its waves; kept with the shape, as it takes a moment: a border that changes leaves the shape as it is. */
+function smoothThin({ shape, edge }: Shaped, upTo: number): Thin | null {
   const known = thinOf.get(shape);
   const { rounding, pins, rough } = edge;
-  if (known?.rounding === rounding && known.pins === pins) return known.thin;
-  const thin = thinnestPart(templateOutline({ shape, edge: rough ? { ...edge, rough: null } : edge }));
-  thinOf.set(shape, { rounding, pins, thin });
+  if (known?.rounding === rounding && known.pins === pins && (known.thin || known.upTo >= upTo)) return known.thin;
+  // A border that grows soon asks for a little more.
+  const asked = 2 * upTo;
+  const thin = thinnestPart(templateOutline({ shape, edge: rough ? { ...edge, rough: null } : edge }), asked);
+  thinOf.set(shape, { rounding, pins, thin, upTo: asked });
   return thin;
 }
 
-/** A template's thinnest part; by a rough edge as narrow as that makes it at most. Null where the shape is too intricate to tell. */
-export function thinnest(template: Shaped): Thin | null {
-  const thin = smoothThin(template);
+/**
+ * A template's thinnest part; by a rough edge as narrow as that makes it at most. Null where the shape is too intricate to tell.
+ *
+ * @param upTo frame units; may be null where no part is narrower, which is told sooner
+ */
+export function thinnest(template: Shaped, upTo = Infinity): Thin | null {
   const { rough } = template.edge;
-  return thin && rough ? { ...thin, width: Math.max(0, thin.width - 2 * roughReach(rough)) } : thin;
+  const waves = rough ? 2 * roughReach(rough) : 0;
+  const thin = smoothThin(template, upTo + waves);
+  return thin && { ...thin, width: Math.max(0, thin.width - waves) };
 }
 
 /** How far from the outline a feathered photo shows by less than half, or about two thirds where its fade lies across; frame units. */
@@ -43,7 +50,7 @@ export function tooThin(template: Template) {
   const { what, depth } = deepest(template);
   // Around a window there is nothing that could be too thin.
   if (depth === 0 || template.mode === 'window') return null;
-  const thin = thinnest(template);
+  const thin = thinnest(template, 2 * depth);
   return thin && { what, ...thin, short: 2 * depth - thin.width };
 }
 

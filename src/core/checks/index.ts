@@ -1,7 +1,7 @@
 export { countBatch, filesFor, isToLookAt, type Review } from './counts';
 export { isDoubtful, isExample } from './doubtful';
 export { unequalSizes } from './equal';
-export { findingsOf, type BatchFindings, type BatchPhoto } from './batch';
+export { compared, toLookAt, type BatchPhoto, type Compared } from './batch';
 export type { BatchMeans, CheckDefinition, CheckedPhoto, Finding } from './check';
 export { checker, type Checker } from './checker';
 export { thinnest, tooThin } from './fine';

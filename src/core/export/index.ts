@@ -1,3 +1,4 @@
+export { fileFindings } from './findings';
 export { hasLossless, hasQuality, heavyFinding, mostBytes } from './heavy';
 export { picturePage, type HtmlFile } from './html';
 export { framingPixels, framingSvg } from './framing-svg';

@@ -44,20 +44,25 @@ function lost(polygons: readonly Polygon[], distance: number): Polygon[] {
 /**
  * Width of the thinnest part within half a 240th of the shape's size, and a point within it, in frame units; pointed corners
  * don't count. Null where so many corners matter that it would take long to tell.
+ *
+ * @param upTo null also where no part is narrower than this: asking for less is quicker
  */
-export function thinnestPart(outline: Outline): { readonly width: number; readonly at: Point } | null {
+export function thinnestPart(outline: Outline, upTo = Infinity): { readonly width: number; readonly at: Point } | null {
   const [left, top, right, bottom] = boundsOfOutline(outline);
   const k = SIZE / Math.max(right - left, bottom - top);
   const polygons = followed(flatten(outline, k, COARSE));
   if (cornersOf(polygons) > MOST_POINTS) return null;
   const widest = (Math.min(right - left, bottom - top) * k) / 2 + 0.01;
+  const most = Math.min(widest, (upTo * k) / 2);
   let low = 0;
-  let high = 0.25;
-  while (high < widest && lost(polygons, high).length === 0) {
-    low = high;
-    high = Math.min(high * GROWTH, widest);
-  }
+  let high = Math.min(0.25, most);
   let parts = lost(polygons, high);
+  while (parts.length === 0) {
+    if (high === most) return null;
+    low = high;
+    high = Math.min(high * GROWTH, most);
+    parts = lost(polygons, high);
+  }
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (low + high) / 2;
     const here = lost(polygons, middle);

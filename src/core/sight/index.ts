@@ -1,7 +1,7 @@
 export { overlap } from './boxes';
 export { hashBits, hashDistance, type HashBits } from './figures';
 export { plainAgain, windowAround } from './again';
-export { firstLook, LOOK_SIZE, sightOf, SIGHT_VERSION } from './look';
+export { coloursOf, firstLook, LOOK_SIZE, sightOf, SIGHT_VERSION } from './look';
 export { partOfBox } from './body';
 export { pointingSchema, type Pointing, type Told } from './pointing';
 export { RIM_CELLS } from './rim';

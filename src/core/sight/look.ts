@@ -24,8 +24,17 @@ export function firstLook(raster: Raster): FirstLook {
   return { raster, lab, ...plainSubject(lab) };
 }
 
-/** All of it, once it is known what the photo is of. */
-export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubject | null): Omit<Sight, 'faces'> {
+/** The colours of the photo and its subject, and what would streak at its rim. */
+export const coloursOf = (
+  { raster, lab }: FirstLook,
+  subject: FoundSubject | null,
+): Pick<Sight, 'rim' | 'palette'> => ({
+  rim: rimOf(lab),
+  palette: paletteOf(raster, lab, subject),
+});
+
+/** All else, once it is known what the photo is of. */
+export function sightOf({ raster, ground }: FirstLook, subject: FoundSubject | null): Omit<Sight, 'faces'> {
   const { width, height } = raster;
   const luma = lumaOf(raster);
   const tidyBox = (box: FoundSubject['box']) => box.map(tidy) as unknown as FoundSubject['box'];
@@ -41,8 +50,6 @@ export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubjec
       count: subject.count,
     },
     ground: { colour: labToHex(groundColour(ground)), plain: tidy(ground.plain) },
-    rim: rimOf(lab),
-    palette: paletteOf(raster, lab, subject),
     sharpness: tidy(sharpnessOf(luma, width, height, subject?.box)),
     contrast: tidy(contrastOf(luma, width, height, subject?.box)),
     brightness: tidy(brightnessOf(luma)),

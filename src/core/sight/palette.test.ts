@@ -1,6 +1,6 @@
 /** Colours out of photos that are made of known ones. */
 import { toLab } from './lab';
-import { firstLook, sightOf } from './look';
+import { coloursOf, firstLook } from './look';
 import { paletteOf } from './palette';
 
 const [WIDTH, HEIGHT] = [120, 90];
@@ -27,7 +27,8 @@ const disc = raster((x, y) => {
 
 test('the subject’s main, light, dark and vivid colour, and the ground’s', () => {
   const first = firstLook(disc);
-  const { palette, subject } = sightOf(first, first.subject);
+  const { subject } = first;
+  const { palette } = coloursOf(first, subject);
   expect(subject!.area).toBeCloseTo((Math.PI * 30 * 30) / (WIDTH * HEIGHT), 1.5);
   expect(palette!.subject).toEqual({ main: hex(BODY), light: hex(LIT), dark: hex(SHADE), vivid: hex(SPOT) });
   expect(palette!.ground.main).toBe(hex(GROUND));

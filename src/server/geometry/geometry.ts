@@ -1,5 +1,5 @@
 /** Outlines and all that goes by them, worked out in a thread of their own: the server's loop never waits for a shape. */
-import type { BatchFindings, BatchPhoto } from '../../core/checks';
+import type { BatchPhoto, Compared } from '../../core/checks';
 import { WobrelError } from '../../core/errors';
 import type { Outline, Shape, ShapeDocument } from '../../core/shape';
 import { keptTemplate, type Template } from '../../core/template';
@@ -17,7 +17,9 @@ export type Geometry = {
   readonly sized: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<Template>;
   /** The outlines that cutouts are cut along, one a shape, in frame units. */
   readonly cuts: (kept: KeptTemplate) => Promise<readonly Outline[]>;
-  readonly findings: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<BatchFindings>;
+  readonly comparison: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<Compared>;
+  /** How many photos have a finding of their own. */
+  readonly findings: (kept: KeptTemplate, photos: readonly BatchPhoto[]) => Promise<number>;
 };
 
 /** What is refused before it is tried is meant to take a few seconds at most; this is for what no one has thought of. */
@@ -54,6 +56,7 @@ export const outlinesOf = (): Geometry =>
       shape: (document) => run<Shape>('shape', document),
       cuts: (kept) => run<readonly Outline[]>('cuts', kept),
       sized: (kept, photos) => checks.run<Template>('sized', { ...kept, photos }),
-      findings: (kept, photos) => checks.run<BatchFindings>('findings', { ...kept, photos }),
+      comparison: (kept, photos) => checks.run<Compared>('comparison', { ...kept, photos }),
+      findings: (kept, photos) => checks.run<number>('findings', { ...kept, photos }),
     };
   });

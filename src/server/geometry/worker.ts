@@ -1,5 +1,5 @@
 /** The thread that works outlines out, and all that goes by them; one named function a task. */
-import { findingsOf, type BatchFindings, type BatchPhoto } from '../../core/checks';
+import { compared, toLookAt, type BatchPhoto, type Compared } from '../../core/checks';
 import {
   completeShape,
   forLibrary,
@@ -28,28 +28,34 @@ export const template = (document: unknown): Promise<Outcome<KeptTemplate>> =>
 export const shape = (document: ShapeDocument): Promise<Outcome<Shape>> =>
   outcomeOf(() => forLibrary(completeShape(document, LIBRARY_FRAME)));
 
-export type FindingsTask = KeptTemplate & { readonly photos: readonly BatchPhoto[] };
+export type BatchTask = KeptTemplate & { readonly photos: readonly BatchPhoto[] };
 
-/** What a batch is like as a whole, its doubles, and how many of its photos have a finding. */
-export const findings = ({ template: kept, outline, photos }: FindingsTask): Promise<Outcome<BatchFindings>> =>
+/** A template as it was kept, whose outline is not worked out again. */
+function recalled({ template: kept, outline }: KeptTemplate): Template {
+  if (outline) recallOutline(kept.shape, outline);
+  return kept;
+}
+
+/** What the photos of a batch are compared by: what it is like as a whole, and its doubles. */
+export const comparison = ({ photos, ...kept }: BatchTask): Promise<Outcome<Compared>> =>
+  outcomeOf(() => compared(recalled(kept), photos));
+
+/** How many photos of a batch have a finding of their own. */
+export const findings = ({ photos, ...kept }: BatchTask): Promise<Outcome<number>> =>
   outcomeOf(async () => {
-    if (outline) recallOutline(kept.shape, outline);
-    await bringCaptionFonts(kept);
-    return findingsOf(kept, photos);
+    await bringCaptionFonts(kept.template);
+    return toLookAt(recalled(kept), photos);
   });
 
 /** A template whose size is like the batch, with the batch's own. */
-export const sized = ({ template: kept, outline, photos }: FindingsTask): Promise<Outcome<Template>> =>
-  outcomeOf(() => {
-    if (outline) recallOutline(kept.shape, outline);
-    return withSizes(kept, photos);
-  });
+export const sized = ({ photos, ...kept }: BatchTask): Promise<Outcome<Template>> =>
+  outcomeOf(() => withSizes(recalled(kept), photos));
 
 /** The outline of each shape through which photos are seen. */
-export const cuts = ({ template: kept, outline }: KeptTemplate): Promise<Outcome<readonly Outline[]>> =>
+export const cuts = (kept: KeptTemplate): Promise<Outcome<readonly Outline[]>> =>
   outcomeOf(() => {
-    if (outline) recallOutline(kept.shape, outline);
-    return (hasSlots(kept) ? slotTemplates(kept) : [kept]).map(templateOutline);
+    const template = recalled(kept);
+    return (hasSlots(template) ? slotTemplates(template) : [template]).map(templateOutline);
   });
 
 /** Reads a document and compiles it at a usual width: what the budget of outlines is measured by. */

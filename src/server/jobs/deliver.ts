@@ -86,7 +86,7 @@ async function batchOf(here: Here, delivery: typeof deliveries.$inferSelect, tem
     ),
   );
   const photos = all.map(({ photo }) => photo);
-  const { means, twins } = await outlinesOf().findings({ template, outline: delivery.outline }, photos);
+  const { means, twins } = await outlinesOf().comparison({ template, outline: delivery.outline }, photos);
   const twinOf = new Map(all.map(({ id, slot }, i) => [`${id} ${slot}`, twins[i] ?? null]));
   return {
     means,

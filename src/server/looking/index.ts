@@ -1,3 +1,3 @@
 export { alikeIn, type ExampleFile } from './alike';
-export { lookAt, pictureOf } from './look-at';
+export { isEnough, lookAt, lookAtDecoded, pictureOf } from './look-at';
 export { pointAt } from './point-at';

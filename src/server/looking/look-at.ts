@@ -1,5 +1,6 @@
 /** One photo looked at. */
 import {
+  coloursOf,
   firstLook,
   LOOK_SIZE,
   sightOf,
@@ -10,6 +11,8 @@ import {
   type Sight,
 } from '../../core/sight';
 import { standingSubject } from '../../core/sight/busy';
+import type { Sharp } from 'sharp';
+import type { Size } from '../../core/placement';
 import { openPhoto } from '../intake/open';
 import { lookAgain } from './look-again';
 import { levelsOf, rasterOf, type Levels, type Picture } from './picture';
@@ -17,10 +20,7 @@ import { levelsOf, rasterOf, type Levels, type Picture } from './picture';
 /** Faces need twice as many pixels each way as subjects. */
 const FACE_SIZE = 2 * LOOK_SIZE;
 
-/** A photo or its proxy at the size that faces are looked for in, or at another. */
-export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
-  const photo = openPhoto(path);
-  const { width, height } = (await photo.metadata()).autoOrient;
+async function shrunk(photo: Sharp, { width, height }: Size, longest: number): Promise<Picture> {
   // Even sides, so that half of it shows exactly the same: places are shares of the picture.
   const even = (side: number) => 2 * Math.max(1, Math.round(((side / Math.max(width, height)) * longest) / 2));
   const { data, info } = await photo
@@ -30,6 +30,12 @@ export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Pict
     .raw()
     .toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };
+}
+
+/** A photo or its proxy at the size that faces are looked for in, or at another. */
+export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
+  const photo = openPhoto(path);
+  return shrunk(photo, (await photo.metadata()).autoOrient, longest);
 }
 
 /** A photo or its proxy, half and a quarter of it. */
@@ -49,6 +55,22 @@ async function doubtful(first: FirstLook, levels: Levels): Promise<FoundSubject 
   return taken(first, standingSubject(await salienceIn(looks[0], looks[1])));
 }
 
+/** Whether a photo decoded so large shows as much as its file does. */
+export const isEnough = ({ width, height }: Size): boolean => Math.max(width, height) >= LOOK_SIZE;
+
+/** What a photo that is decoded already, upright and in sRGB, is compared with others by. */
+export async function lookAtDecoded(photo: Sharp, size: Size): Promise<Sight> {
+  const first = firstLook(rasterOf(await shrunk(photo, size, LOOK_SIZE)));
+  return { ...sightOf(first, first.clear ? first.subject : null), faces: [] };
+}
+
+/** All that is seen in a small picture of a photo, once it is known what the photo is of. */
+const seenIn = (first: FirstLook, subject: FoundSubject | null, faces: Sight['faces']): Sight => ({
+  ...sightOf(first, subject),
+  ...coloursOf(first, subject),
+  faces,
+});
+
 /**
  * Looks at a photo or its proxy, in whatever thread: both give the same places, as these are shares of the picture.
  *
@@ -57,12 +79,12 @@ async function doubtful(first: FirstLook, levels: Levels): Promise<FoundSubject 
 export async function lookAt(path: string, all = true): Promise<Sight> {
   if (!all) {
     const first = firstLook(rasterOf(await pictureOf(path, LOOK_SIZE)));
-    return { ...sightOf(first, first.clear ? first.subject : null), faces: [] };
+    return seenIn(first, first.clear ? first.subject : null, []);
   }
   const levels = levelsOf(await pictureOf(path));
   const first = firstLook(rasterOf(levels[1]));
   const { facesIn } = await import('./faces');
   const subject = first.clear ? first.subject : await doubtful(first, levels);
   const faces = await facesIn(levels);
-  return { ...sightOf(first, subject), faces, again: await lookAgain(levels, { subject, faces, clear: first.clear }) };
+  return { ...seenIn(first, subject, faces), again: await lookAgain(levels, { subject, faces, clear: first.clear }) };
 }

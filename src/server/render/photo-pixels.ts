@@ -23,6 +23,8 @@ export type PlacedPhoto = {
   /** What is shown where the photo does not reach. */
   readonly outside: Outside;
   readonly space: ColourSpace;
+  /** Is given the whole photo once it is decoded for several outputs, upright, in sRGB and no larger than it is. */
+  readonly decoded?: (photo: Sharp, size: Size) => Promise<void>;
 };
 
 async function opened({ path, placement, space }: PlacedPhoto): Promise<Sharp> {
@@ -57,10 +59,13 @@ function readerOf(placed: PlacedPhoto, widest: Size | null): Reader {
   if (!widest || widest.width * widest.height > MOST_KEPT)
     return async (size, part) => partOf(await open(), size, part);
   let decoded: Promise<{ data: Buffer; raw: { width: number; height: number; channels: 3 | 4 } }> | null = null;
+  const isAsItIs = placed.space === 'srgb' && !placed.placement.mirror && widest.width <= placed.photo.width;
   const decode = async () => {
     const made = (await open()).resize(widest.width, widest.height, fill).raw();
     const { data, info } = await made.toBuffer({ resolveWithObject: true }).catch(asBroken);
-    return { data, raw: { width: info.width, height: info.height, channels: info.channels as 3 | 4 } };
+    const raw = { width: info.width, height: info.height, channels: info.channels as 3 | 4 };
+    if (isAsItIs) await placed.decoded?.(sharp(data, { raw }), raw);
+    return { data, raw };
   };
   return async (size, part) => {
     const { data, raw } = await (decoded ??= decode());

@@ -78,7 +78,7 @@ export function plateCache(pool: Pick<Renderer, 'plate'>, template: Template, sh
   return {
     /** The plate of an output. */
     of: plateFor,
-    /** The plate that photos are decoded for; null where all outputs are of one width. */
-    widest: async () => (widths.size > 1 ? plateFor(widest) : null),
+    /** The plate that photos are decoded for; null where all outputs are of one width, and nothing else wants the photo. */
+    widest: async (isWanted = false) => (isWanted || widths.size > 1 ? plateFor(widest) : null),
   };
 }

@@ -6,8 +6,10 @@ import { converter } from 'culori';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { NO_MEANS } from '../../core/checks';
+import { hashBits, hashDistance } from '../../core/sight';
 import { parseTemplate } from '../../core/template';
 import { inspectPhoto } from '../intake';
+import { lookAt } from '../looking';
 import { lookOf } from './look';
 import { plateCache } from './pool';
 import { shareTemplate } from './shared-template';
@@ -24,7 +26,7 @@ async function widePhoto(name: string, [r, g, b]: readonly [number, number, numb
   return path;
 }
 
-async function rendered(fields: object, path: string) {
+async function renderedTask(fields: object, path: string, isLookedAt = false) {
   const template = parseTemplate({
     wobrel: 1,
     name: 'T',
@@ -40,8 +42,14 @@ async function rendered(fields: object, path: string) {
   );
   const facts = await inspectPhoto(path);
   const photos = [{ source: path, photo: { ...facts, name: 'photo.png', words } }];
-  const { files } = await renderTask({ photos, words, template: shared, targets, widest: await plates.widest() });
-  return files.map((file, i) => ({ ...file, data: readFileSync(targets[i]!.path) }));
+  const widest = await plates.widest(isLookedAt);
+  const made = await renderTask({ photos, words, template: shared, targets, widest, isLookedAt });
+  return { ...made, paths: targets.map(({ path }) => path) };
+}
+
+async function rendered(fields: object, path: string) {
+  const { files, paths } = await renderedTask(fields, path);
+  return files.map((file, i) => ({ ...file, data: readFileSync(paths[i]!) }));
 }
 
 /** As a decoder has it that knows nothing of profiles. */
@@ -148,4 +156,28 @@ test('what fails and should not is told of the one photo, and warned of with its
   expect(warned.mock.calls.map(([error]) => error)).toEqual([expect.any(RangeError)]);
   warned.mockRestore();
   expect(existsSync(target.path)).toBe(false);
+});
+
+describe('a photo that is looked at on the way shows what its file does', () => {
+  const MUG = 'demo/photos/products/celadon-mug-01.jpg';
+
+  test.each([
+    ['decoded for several widths', { outputs: [{ width: 400 }, { width: 200 }] }],
+    ['decoded for one', { outputs: [{ width: 400 }] }],
+    ['mirrored, and turned', { outputs: [{ width: 400 }], centring: { mirror: true, angle: 20 } }],
+    ['smaller than it can be seen', { outputs: [{ width: 40 }] }],
+  ])('%s', async (_, fields) => {
+    const { sight } = await renderedTask(fields, MUG, true);
+    const file = await lookAt(MUG, false);
+    // A bit turns where two neighbours are about as light.
+    expect(hashDistance(hashBits(sight!.hash), hashBits(file.hash))).toBeLessThanOrEqual(2);
+    expect(sight!.brightness).toBeCloseTo(file.brightness, 2);
+    // A JPEG read at an eighth is a little softer than one read at half its size.
+    expect(Math.abs(Math.log(sight!.sharpness / file.sharpness))).toBeLessThan(0.15);
+    expect(sight!.subject?.box ?? null).toEqual(file.subject?.box ?? null);
+  });
+
+  test('and one that is not, nothing', async () => {
+    expect((await renderedTask({}, MUG)).sight).toBeNull();
+  });
 });

@@ -1,18 +1,14 @@
 /** What a render thread is asked for, and its answer. */
+import type { Sharp } from 'sharp';
 import { WobrelError } from '../../core/errors';
 import type { CheckedPhoto } from '../../core/checks';
 import type { PhotoWords } from '../../core/fields';
-import {
-  findingItem,
-  heavyFinding,
-  placedItem,
-  slotsItem,
-  type ManifestItem,
-  type PlacedItem,
-} from '../../core/export';
-import { outsideOf, seenAgain } from '../../core/placement';
+import { fileFindings, placedItem, slotsItem, type ManifestItem, type PlacedItem } from '../../core/export';
+import { outsideOf, seenAgain, type Size } from '../../core/placement';
 import { compile, sharedPlate, type Plate } from '../../core/plate';
+import type { Sight } from '../../core/sight';
 import { hasSlots, slotTemplates, unenlarged, type Output } from '../../core/template';
+import { isEnough, lookAt, lookAtDecoded } from '../looking';
 import { renderPhoto, type BufferFor, type RenderedFile } from './render';
 import { lookOf, type Look } from './look';
 import { bringCaptionFonts } from '../fonts';
@@ -33,22 +29,40 @@ export type RenderTask = {
   /** Outputs whose files are there already, and their sizes. */
   readonly finished?: readonly { readonly output: number; readonly bytes: number }[];
   readonly widest: Plate | null;
+  /**
+   * Whether its photo is looked at on the way: for a template of one photo that goes by nothing that is seen.
+   * What there is to say of it is then for the caller, who can compare it with the others.
+   */
+  readonly isLookedAt?: boolean;
 };
 
 /** How its photos lie, every target's file in turn, and what there is to say by the output's place in the template. */
 export type RenderedPhoto = PlacedItem & {
   readonly files: readonly RenderedFile[];
   readonly findings: Readonly<Record<number, ManifestItem['findings']>>;
+  /** What was seen in its photo on the way, to compare it with others by; null where it was not looked at, or could not be. */
+  readonly sight: Sight | null;
 };
 
 const bareOf = ({ content }: Output) => (content === 'framing' ? 'alone' : true);
 
+/** Looks at a photo as it was decoded, else at its file; null where it can't be looked at. */
+function looker(path: string | null) {
+  let sight: Sight | null = null;
+  return {
+    decoded: async (photo: Sharp, size: Size) => {
+      if (path !== null && isEnough(size)) sight = await lookAtDecoded(photo, size).catch(() => null);
+    },
+    sight: async () => (path === null ? null : (sight ?? (await lookAt(path, false).catch(() => null)))),
+  };
+}
+
 async function rendered(
-  { photos, words, template: shared, targets, finished = [], widest }: RenderTask,
+  { photos, words, template: shared, targets, finished = [], widest, isLookedAt = false }: RenderTask,
   bufferFor?: BufferFor,
 ): Promise<RenderedPhoto> {
   const { template, wide, checker, plateFor, workingFor, pictures } = openTemplate(shared);
-  const own = slotTemplates(template);
+  const slots = slotTemplates(template);
   const placements = photos.map((task) => task && checker.place(task.photo));
   const scales = placements.flatMap((placed) => (placed ? [placed.scale] : []));
   const made = targets.map(({ output, plate, path }) => {
@@ -58,6 +72,7 @@ async function rendered(
   const looks = new Set(made.map(({ output }) => lookOf(output).isWide));
   const brought = [...looks].map((isWide) => bringKept(isWide ? wide() : template, pictures));
   await Promise.all([bringCaptionFonts(template), ...brought]);
+  const onTheWay = looker(isLookedAt ? photos[0]!.source : null);
   const files = await renderPhoto(
     {
       template,
@@ -67,8 +82,9 @@ async function rendered(
             path: task.source,
             photo: task.photo,
             placement: placements[i]!,
-            outside: outsideOf(own[i]!, task.photo.sight),
+            outside: outsideOf(slots[i]!, task.photo.sight),
             sight: task.photo.sight ?? null,
+            decoded: onTheWay.decoded,
           },
       ),
       words,
@@ -83,19 +99,11 @@ async function rendered(
     },
   );
   const placed = photos.map(
-    (task, i) => task && placedItem(placements[i]!, seenAgain(task.photo, placements[i]!, own[i]!)),
+    (task, i) => task && placedItem(placements[i]!, seenAgain(task.photo, placements[i]!, slots[i]!)),
   );
-  const findingsFor = (output: number, bytes: number): ManifestItem['findings'] => {
-    const heavy = heavyFinding(template.outputs[output]!, bytes);
-    const all = photos.flatMap((task, i) => {
-      const found = task ? checker.check(task.photo, template.outputs[output]) : [];
-      const name = template.slots[i]?.name;
-      // What is about the whole group names its slots itself.
-      return found.map((one) => findingItem(name && one.check !== 'unfilled' ? { ...one, message: `${name}: ${one.message}` } : one)); // prettier-ignore
-    });
-    const each = all.filter(({ message }, i) => all.findIndex((other) => other.message === message) === i);
-    return heavy ? [...each, heavy] : each;
-  };
+  const own = photos.map((task) => task && task.photo);
+  const told = isLookedAt ? [] : [...finished, ...targets.map(({ output }, i) => ({ output, bytes: files[i]!.bytes }))];
+  const findingsOf = ({ output, bytes }: { output: number; bytes: number }) => [output, fileFindings(template, checker, own, output, bytes)] as const; // prettier-ignore
   return {
     ...(hasSlots(template)
       ? slotsItem(
@@ -107,13 +115,8 @@ async function rendered(
         )
       : placed[0]!),
     files,
-    findings: Object.fromEntries<ManifestItem['findings']>([
-      ...finished.map(({ output, bytes }): [number, ManifestItem['findings']] => [output, findingsFor(output, bytes)]),
-      ...targets.map(({ output }, i): [number, ManifestItem['findings']] => [
-        output,
-        findingsFor(output, files[i]!.bytes),
-      ]),
-    ]),
+    sight: await onTheWay.sight(),
+    findings: Object.fromEntries(told.map(findingsOf)),
   };
 }
 

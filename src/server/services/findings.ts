@@ -49,10 +49,8 @@ export async function countFindings(here: Here, batchId: number): Promise<void> 
   const [before] = await here.db.select().from(batches).where(eq(batches.id, batchId));
   if (!before || before.findingCount !== null) return;
   const seen = await countedPhotos(here, before);
-  const { toLookAt } = await outlinesOf().findings(
-    { template: keptTemplate(before.draft), outline: before.outline },
-    seen,
-  );
+  const kept = { template: keptTemplate(before.draft), outline: before.outline };
+  const toLookAt = await outlinesOf().findings(kept, seen);
   await here.write(async (tx) => {
     const { revision, changes } = before;
     const unchanged = and(eq(batches.id, batchId), eq(batches.revision, revision), eq(batches.changes, changes));
