@@ -48,10 +48,13 @@ const letterings = kept<Lettering | null>(LETTERINGS, LETTERING_PIXELS, (one) =>
 /** The plate for pictures `width` pixels wide; the centring rule does not change it. Of a template with slots each slot's is kept by itself. */
 export const plateFor = (template: Template, width: number, withBare: boolean): Plate =>
   hasSlots(template)
-    ? compileSheet(template, width, null, withBare, (one, w, _, bare) => onePlate(one, w, bare !== false))
+    ? compileSheet(template, width, null, withBare, {
+        whole: (one, w, _, bare) => onePlate(one, w, bare !== false),
+        bare: (one, w) => onePlate(one, w, 'only'),
+      })
     : onePlate(template, width, withBare);
 
-function onePlate(template: Template, width: number, withBare: boolean): Plate {
+function onePlate(template: Template, width: number, withBare: boolean | 'only'): Plate {
   const {
     frame,
     shape,
@@ -93,7 +96,7 @@ function onePlate(template: Template, width: number, withBare: boolean): Plate {
   const plate = plates(key, () => compilePlain(template, width, null, withBare));
   // A slider of the photo's finish leaves all else of the plate as it is.
   const finishKey = JSON.stringify([common, relief, plate.photoWindow, filters, tints, inner]);
-  const finish = finishes(finishKey, () => finishOf(template, plate));
+  const finish = withBare === 'only' ? null : finishes(finishKey, () => finishOf(template, plate));
   const photos = photosBehind(template, width);
   return {
     ...plate,

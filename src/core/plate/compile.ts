@@ -94,7 +94,7 @@ export function compile(
   withBare: WithBare = false,
 ): Plate {
   return hasSlots(template)
-    ? compileSheet(template, width, matte, withBare, compileOne)
+    ? compileSheet(template, width, matte, withBare, { whole: compileOne, bare: compileBare })
     : compileOne(template, width, matte, withBare);
 }
 
@@ -102,6 +102,10 @@ function compileOne(template: Template, width: number, matte: string | null, wit
   const plate = compilePlain(template, width, matte, withBare);
   return { ...plate, finish: finishOf(template, plate) };
 }
+
+/** The picture without its photo, and nothing else. */
+const compileBare = (template: Template, width: number, matte: string | null): Plate =>
+  compilePlain(template, width, matte, 'only');
 
 /** One part of a template without slots, as a plate of the whole picture. */
 export function compilePart(template: Template, width: number, part: StackPart, withBare: WithBare): Plate {
@@ -119,7 +123,7 @@ export function compilePlain(
   given: Template,
   width: number,
   matte: string | null,
-  withBare: WithBare,
+  withBare: WithBare | 'only',
   part: StackPart | null = null,
 ): Plate {
   const template = withFadeSided(given);
@@ -187,14 +191,14 @@ export function compilePlain(
     };
   };
   const mirror = place?.sum ?? -1;
-  const plate = plateOf(width, height, mirror);
+  const plate = withBare === 'only' ? null : plateOf(width, height, mirror);
   const bare = withBare ? plateOf(width, height, mirror) : null;
   for (const wide of bandsOf(box)) {
     const stackAt = stackIn(wide);
     for (const window of narrowBandsOf(wide)) {
       const whole = stackAt(window);
       const band = part ? partOf(whole, part) : whole;
-      plate.add(band);
+      plate?.add(band);
       bare?.add(unseen(alone && band.shadows.length > 0 ? { ...band, shadows: alone(window) } : band));
     }
   }
@@ -212,11 +216,12 @@ export function compilePlain(
     sheet: null,
     captions,
   };
-  const done = (made: ReturnType<typeof plate.done>): Plate => {
+  const done = (made: ReturnType<ReturnType<typeof plateOf>['done']>): Plate => {
     const inked = rest.matte ? box : top.over.map((one) => one.plate.inked).reduce(windowOfBoth, made.inked);
     return { ...made, inked, ...rest };
   };
-  return { ...done(plate.done()), bare: bare && done(bare.done()) };
+  const alike = bare && done(bare.done());
+  return plate ? { ...done(plate.done()), bare: alike } : alike!;
 }
 
 const NO_MAT: Template['mat'] = { top: 0, right: 0, bottom: 0, left: 0, paint: null };

@@ -227,7 +227,7 @@ function coatsFor(border: Echoed, scene: EchoScene): (window: PixelWindow) => Co
       if (isFromTop) shadow(copy);
     }
     const data = inBytes(canvas.data);
-    const shares = canvas.shares && Uint8ClampedArray.from(canvas.shares, (v) => v * 255);
+    const shares = canvas.shares && new Uint8ClampedArray(canvas.shares.map((v) => v * 255));
     return [{ ...CLEAR, pick, pixels: { window, data, opacity: 1, ...(shares && { shares }) } }];
   };
 }

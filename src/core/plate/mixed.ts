@@ -108,7 +108,8 @@ function coatOf(picture: Plate, opacity: number, scene: MixScene, made: Plate[],
   }
   // Its alpha is the same for every photo, so any will do.
   const shown = alphasOf(picture);
-  const values = Uint16Array.from({ length: width * height }, (_, i) => shown[i * 4 + 3]! * 257);
+  const values = new Uint16Array(width * height);
+  for (let i = 0, k = 3; i < values.length; i++, k += 4) values[i] = shown[k]! * 257;
   const pick = picks.length + behind.length + first + made.push(picture) - 1;
   return { ramp: flatRamp('#000000', opacity), places, pick, dash: { kind: 'field', field: { ...window, values } } };
 }

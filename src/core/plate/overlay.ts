@@ -69,8 +69,11 @@ function pierceRow(
 }
 
 /** What a front with holes leaves of all below it, 0…255 a pixel: over what is opaque, alpha is what it adds and what it leaves. */
-export const leftBelow = (overBlack: Uint8ClampedArray, front: Uint8ClampedArray): Uint8Array =>
-  Uint8Array.from({ length: front.length / 4 }, (_, i) => overBlack[i * 4 + 3]! - front[i * 4 + 3]!);
+export function leftBelow(overBlack: Uint8ClampedArray, front: Uint8ClampedArray): Uint8Array {
+  const left = new Uint8Array(front.length / 4);
+  for (let i = 0, k = 3; i < left.length; i++, k += 4) left[i] = overBlack[k]! - front[k]!;
+  return left;
+}
 
 /** Lays a finished picture of the same size over another, in place. */
 export function overlay(out: Uint8ClampedArray, own: Uint8ClampedArray, layer: Overlay): void {

@@ -69,21 +69,24 @@ function maskIn(shape: Shape, { corner, scale }: Room): readonly Polygon[] {
   );
 }
 
-/** How much of each pixel a shape covers, as places of a coat. */
-function coverIn(polygons: readonly Polygon[], window: PixelWindow): Places {
-  const values = Uint16Array.from(coverage(polygons, window), (v) => v * 65535 + 0.5);
-  return { kind: 'field', field: { ...window, values } };
+/** Of each pixel a share, `from` and so many times what is covered of it, as places of a coat. */
+function placesOf(covers: Float32Array, from: 0 | 1, times: number, window: PixelWindow) {
+  const values = new Uint16Array(covers.length);
+  for (let k = 0; k < values.length; k++) values[k] = (from + covers[k]! * times) * 65535 + 0.5;
+  return { kind: 'field', field: { ...window, values } } as const;
 }
+
+/** How much of each pixel a shape covers, as places of a coat. */
+const coverIn = (polygons: readonly Polygon[], window: PixelWindow): Places =>
+  placesOf(coverage(polygons, window), 0, 1, window);
 
 const boxPolygon = ({ left, top, width, height }: PaintBox): Polygon =>
   [[left, top], [left + width, top], [left + width, top + height], [left, top + height]]; // prettier-ignore
 
 /** What is left of a coat's cover beside a shape cut out of it. */
 function without(cover: Places | null, mask: readonly Polygon[], opacity: number, window: PixelWindow): Places {
-  const values = Uint16Array.from(coverage(mask, window), (v) => (1 - v * opacity) * 65535 + 0.5);
-  if (cover?.kind === 'field')
-    for (let k = 0; k < values.length; k++) values[k] = (values[k]! * cover.field.values[k]!) / 65535 + 0.5;
-  return { kind: 'field', field: { ...window, values } };
+  const left = placesOf(coverage(mask, window), 1, -opacity, window);
+  return cover ? bothCover(left, cover) : left;
 }
 
 /** What a layer is laid out in: its shape's bounds, else the whole area. */

@@ -11,8 +11,13 @@ import type { PhotoPixels } from './runs';
 import type { Overlay, Plate, SlotPlate, WithBare } from './plate';
 import { slotCrops } from './slot-room';
 
-/** What is compiled of a template without slots, as `compile` does. */
-export type CompilePlain = (template: Template, width: number, matte: string | null, withBare: WithBare) => Plate;
+/** What is compiled of templates without slots. */
+export type CompilePlain = {
+  /** As `compile` does. */
+  readonly whole: (template: Template, width: number, matte: string | null, withBare: WithBare) => Plate;
+  /** The picture without its photo, and nothing else. */
+  readonly bare: (template: Template, width: number, matte: string | null) => Plate;
+};
 
 const NOWHERE: PixelWindow = { left: 0, top: 0, width: 0, height: 0 };
 
@@ -33,7 +38,7 @@ function overIn(template: Template, width: number, plain: CompilePlain): Overlay
   if (!before.some(({ on }) => on)) return [];
   const alone = { ...withoutCutout(template), before, behind: [], captions: [] };
   const over = (backdrop: string | null) =>
-    plain({ ...alone, backdrop, mat: { ...template.mat, paint: backdrop } }, width, null, true).bare!;
+    plain.bare({ ...alone, backdrop, mat: { ...template.mat, paint: backdrop } }, width, null);
   const { over: mixed, ...plate } = over(null);
   const hasHoles = before.some(({ on, show }) => on && show === 'hole');
   const keep = hasHoles ? leftBelow(over('#000000').blank, plate.blank) : null;
@@ -43,7 +48,7 @@ function overIn(template: Template, width: number, plain: CompilePlain): Overlay
 /**
  * A template with slots so many pixels wide.
  *
- * @param plain compiles one without slots; asked for the ground, each slot and the front
+ * @param plain asked for the ground, each slot and the front
  */
 export function compileSheet(
   template: Template,
@@ -55,11 +60,11 @@ export function compileSheet(
   const over = overIn(template, width, plain);
   // What is mixed with a cutout does not see what that is laid on in the end.
   const below = over.length > 1 ? null : matte;
-  const ground = plain(withoutCutout(template), width, below, true).bare!;
+  const ground = plain.bare(withoutCutout(template), width, below);
   const slots = slotCrops(template, width).map((crop): SlotPlate | null => {
     if (!crop) return null;
     const { left, top } = crop.window;
-    const plate = plain(crop.template, crop.window.width, null, withBare);
+    const plate = plain.whole(crop.template, crop.window.width, null, withBare);
     return { plate, left, top, spans: spansOf(plate) };
   });
   const inks = slots.flatMap((slot) => (slot ? [movedBy(slot.plate.inked, slot)] : []));

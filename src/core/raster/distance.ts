@@ -249,7 +249,7 @@ function coarseDepth(polygons: readonly Polygon[], depth: number, window: PixelW
     }
     return squared;
   });
-  const cells = Float32Array.from(signed);
+  const cells = new Float32Array(signed);
   const out = new Uint16Array(window.width * window.height);
   const room = sameRoom();
   for (const band of narrowBandsOf(window)) {

@@ -93,7 +93,8 @@ function meansAlong(from: Float32Array, to: Float32Array, start: number, step: n
 
 /** What the colours around each pixel say. */
 function colourOdds({ rgb, width, height }: Raster, odds: Float32Array): Float32Array {
-  const own = Float32Array.from({ length: width * height }, (_, i) => odds[cellOf(rgb, 3 * i)]!);
+  const own = new Float32Array(width * height);
+  for (let i = 0; i < own.length; i++) own[i] = odds[cellOf(rgb, 3 * i)]!;
   const across = new Float32Array(own.length);
   for (let y = 0; y < height; y++) meansAlong(own, across, y * width, 1, width);
   for (let x = 0; x < width; x++) meansAlong(across, own, x, width, height);
