@@ -3,6 +3,7 @@ import { differenceD, EndType, FillRule, inflatePathsD, JoinType, unionD, type P
 import { z } from 'zod';
 import { convexOffset } from './convex-offset';
 import { boundsOf, type Polygon } from './flatten';
+import { withoutSpikes } from './spikes';
 
 /** How outer corners are drawn (SVG 2 stroke-linejoin). */
 export const joinSchema = z.enum(['round', 'miter', 'bevel']);
@@ -20,7 +21,14 @@ const ARC_TOLERANCE = 0.004;
 /** Up to here, in pixels, arcs are so exact. Of larger ones the tolerance grows with the square, so that each has about a thousand chords at most: it is a sixtieth of a pixel at 2,000. */
 const EXACT_TO = 1000;
 
-const toPaths = (polygons: readonly Polygon[]): PathsD => polygons.map((p) => p.map(([x, y]) => ({ x, y })));
+const GRID = 10 ** DECIMALS;
+const onGrid = (v: number) => Math.round(v * GRID) / GRID;
+
+/** What of polygons holds an area. */
+const toPaths = (polygons: readonly Polygon[]): PathsD =>
+  polygons
+    .map((polygon) => withoutSpikes(polygon.map(([x, y]) => ({ x: onGrid(x), y: onGrid(y) }))))
+    .filter(({ length }) => length > 2);
 const fromPaths = (paths: PathsD): Polygon[] => paths.map((p) => p.map(({ x, y }) => [x, y] as const));
 
 /**
@@ -38,7 +46,7 @@ export function offset(
   const bounds = boundsOf(polygons);
   if (!bounds || -2 * distance >= Math.min(bounds[2] - bounds[0], bounds[3] - bounds[1])) return [];
   const tolerance = arcTolerance * Math.max(1, Math.abs(distance) / EXACT_TO) ** 2;
-  const manner = { join, miterLimit: MITER_LIMIT, arcTolerance: tolerance, grid: 10 ** DECIMALS };
+  const manner = { join, miterLimit: MITER_LIMIT, arcTolerance: tolerance, grid: GRID };
   const convex = polygons.length === 1 ? convexOffset(polygons[0]!, distance, manner) : null;
   if (convex) return [convex];
   return fromPaths(

@@ -48,7 +48,10 @@ const ELSE = 100;
 const DEEPEST = 7;
 
 /** Not of a look: they have tests of their own, or are about several files. */
-const LEFT_OUT = ['$schema', 'open', 'pictures', 'slots', 'fill', 'limits', 'metadata', 'outputs', 'frame'];
+const LEFT_OUT = ['$schema', 'open', 'pictures', 'fill', 'limits', 'metadata', 'outputs', 'frame'];
+
+/** The one picture that documents show; who draws them has to have it at hand. */
+export const DOCUMENT_PICTURE = 'a'.repeat(64);
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
@@ -80,7 +83,7 @@ const SPECIAL: Readonly<Record<string, Any>> = {
   text: fc.constantFrom('{photo}', 'A', 'Äß {index}', ' '),
 };
 
-/** Values of a schema; null for what names a picture, which there is none of. */
+/** Values of a schema; null where there are none. */
 function arbitraryOf(schema: Schema, key: string, defs: Readonly<Record<string, Schema>>, depth: number): Any | null {
   if (schema.$ref) return depth > DEEPEST ? fc.constant({ kind: 'circle' }) : arbitraryOf(defs[schema.$ref.split('/').pop()!]!, key, defs, depth + 1); // prettier-ignore
   if (schema.const !== undefined) return fc.constant(schema.const);
@@ -101,7 +104,7 @@ function arbitraryOf(schema: Schema, key: string, defs: Readonly<Record<string, 
     case 'integer':
       return numberOf(key, schema);
     case 'string':
-      return schema.pattern?.startsWith('^#') ? colour : schema.pattern?.includes('{64}') ? null : fc.constantFrom('a', 'b'); // prettier-ignore
+      return schema.pattern?.startsWith('^#') ? colour : schema.pattern?.includes('{64}') ? fc.constant(DOCUMENT_PICTURE) : fc.constantFrom('a', 'b'); // prettier-ignore
     case 'array': {
       if (schema.prefixItems) return fc.tuple(...schema.prefixItems.map((one) => arbitraryOf(one, key, defs, depth + 1)!)); // prettier-ignore
       const item = schema.items ? arbitraryOf(schema.items, key, defs, depth + 1) : null;
@@ -123,20 +126,30 @@ function recordOf({ properties = {}, required = [] }: Schema, defs: Readonly<Rec
   return fc.record(fields, { requiredKeys: required.filter((key) => key in fields) });
 }
 
-type Layer = { readonly shape?: { readonly kind: string; readonly box?: object } | null };
+type Layer = { readonly show?: string; readonly shape?: { readonly kind: string; readonly box?: object } | null };
 
-/** A layer's shape is of one part and has a box. */
+/** A shape of one part, with a box. */
 const boxed = <L extends Layer>(layer: L): L =>
   layer.shape ? { ...layer, shape: { ...(layer.shape.kind === 'combined' ? { kind: 'star' } : layer.shape), box: layer.shape.box ?? LAYER_BOX } } : layer; // prettier-ignore
 const LAYER_BOX = { cx: 220, cy: 260, width: 200, height: 140 };
+
+/** What has to suit several photos in one cutout: slots that are told apart by their names, and no layer that shows the one photo. */
+const slotted = (slots: readonly Layer[]) => slots.map((slot, i) => ({ ...boxed(slot), name: `s${i}`, photo: null }));
+const withoutThePhoto = (layers: readonly Layer[]) => layers.filter(({ show }) => show !== 'photo');
 
 /** Documents of a square frame with one output as large; not all of them are taken: some fields have to suit each other. */
 export function documents(): fc.Arbitrary<object> {
   const { properties, $defs } = z.toJSONSchema(fileSchema, { io: 'input' }) as unknown as Schema & { readonly $defs: Readonly<Record<string, Schema>> }; // prettier-ignore
   const looks = Object.fromEntries(Object.entries(properties!).filter(([key]) => !LEFT_OUT.includes(key)));
   const frame = { width: DOCUMENT_SIDE, height: DOCUMENT_SIDE };
-  const layers = (list: unknown) => ((list ?? []) as readonly Layer[]).map(boxed);
+  const listOf = (list: unknown) => (list ?? []) as readonly Layer[];
   return recordOf({ properties: { ...looks, sets: { ...looks.sets, maxItems: 1 } }, required: [] }, $defs, 0)!.map(
-    (fields) => ({ ...fields, behind: layers(fields.behind), before: layers(fields.before), wobrel: 1, name: 'any', frame }), // prettier-ignore
+    (fields) => {
+      const slots = slotted(listOf(fields.slots));
+      const [behind, before] = [fields.behind, fields.before].map((list) => listOf(list).map(boxed));
+      const all = { ...fields, behind, before, slots, wobrel: 1, name: 'any', frame };
+      if (slots.length === 0) return all;
+      return { ...all, mode: 'cutout', behind: withoutThePhoto(behind!), before: withoutThePhoto(before!) };
+    },
   );
 }

@@ -1,8 +1,9 @@
 /** Outlines as chords on Clipper's grid of whole numbers, each chord knowing the curve that it stands for. */
-import type { Path64, Point64 } from 'clipper2-ts';
+import type { Path64 } from 'clipper2-ts';
 import { pieces } from '../flatten';
 import { pointAt } from '../cubic';
 import type { Contour, Cubic, Point } from '../path';
+import { withoutSpikes } from '../spikes';
 
 /** Cells of the grid along the longer side: products of two coordinates stay exact in doubles. */
 const CELLS = 2 ** 24;
@@ -61,32 +62,6 @@ function controlBounds(contours: readonly Contour[]): Bounds {
     }
   }
   return bounds;
-}
-
-/** Three corners in a row of which the last leads straight back. */
-const turnsBack = (a: Point64, b: Point64, c: Point64) => {
-  const [ux, uy, vx, vy] = [b.x - a.x, b.y - a.y, c.x - b.x, c.y - b.y];
-  return ux * vy - uy * vx === 0 && ux * vx + uy * vy < 0;
-};
-
-/** The path without places where it runs straight back on itself: they hold no area, and Clipper stumbles over them. */
-function withoutSpikes(path: Path64): Path64 {
-  const kept: Path64 = [];
-  const push = (point: Point64) => {
-    while (kept.length > 1 && turnsBack(kept[kept.length - 2]!, kept[kept.length - 1]!, point)) kept.pop();
-    const before = kept[kept.length - 1];
-    if (!before || before.x !== point.x || before.y !== point.y) kept.push(point);
-  };
-  path.forEach(push);
-  // The ends meet, too.
-  for (let n = kept.length; n > 2; n = kept.length) {
-    const [first, second] = [kept[0]!, kept[1]!];
-    const [beforeLast, end] = [kept[n - 2]!, kept[n - 1]!];
-    if ((end.x === first.x && end.y === first.y) || turnsBack(beforeLast, end, first)) kept.pop();
-    else if (turnsBack(end, first, second)) kept.shift();
-    else break;
-  }
-  return kept;
 }
 
 /** Collects vertices and chords; those that fall on the same cell as the one before are left out. */
