@@ -2,7 +2,7 @@
 import type { Border, Light } from '../layers';
 import { blendRow, fillPaint, flatRamp, isPattern, isPicked, isTexture, parseColour } from '../paint';
 import { besideOutline, dashField, dashPolygons, placesWithin, softCoverage, type PixelWindow } from '../raster';
-import { offset, raggedPolygons, thinned, union, type Join, type Polygon } from '../shape';
+import { offset, raggedPolygons, thinned, unionInRow, type Join, type Polygon } from '../shape';
 import type { Coat } from './coat';
 import { borderBand, roughAt } from './layers';
 import { boxOf, paintRows, type LaidPaint, type PaintGround } from './paints';
@@ -70,7 +70,7 @@ export function bandOf(border: Border, scene: BandScene): Polygon[] {
   if (border.dash) {
     const middle = edgeOf(scene, (outer + inner) / 2, border.join, null);
     const dashes = dashPolygons(alongShape(middle), dashesOf(border, border.dash, scale));
-    if (dashes) return union(dashes);
+    if (dashes) return unionInRow(dashes);
   }
   const hole = edgeOf(scene, inner, border.join, roughAt(border, 'inner')).map((polygon) => [...polygon].reverse());
   return [...edgeOf(scene, outer, border.join, roughAt(border, 'outer')), ...hole];

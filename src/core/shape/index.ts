@@ -10,7 +10,7 @@ export { fourCorners } from './four-corners';
 export { boundsOf, flatten, fromTop, type Polygon } from './flatten';
 export { fitted, forLibrary, LIBRARY_FRAME, shapeKey, shapeKeys } from './library';
 export { areaShare, centroidOf, measureOutline, polygonArea, visualCentreOf } from './measure';
-export { difference, joinSchema, offset, union, type Join } from './offset';
+export { difference, joinSchema, offset, union, unionInRow, type Join } from './offset';
 export { mapOutline, straight, type Affine, type Contour, type Cubic, type Outline, type Point } from './path';
 export { parsePathData, pathData } from './path-data';
 export { CATALOGUE, isCalled, type CatalogueEntry } from './presets';

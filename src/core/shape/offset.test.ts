@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { polygonArea } from './measure';
-import { difference, offset, union } from './offset';
+import { difference, offset, union, unionInRow } from './offset';
 import type { Point } from './path';
 
 const total = (polygons: ReturnType<typeof offset>) => polygons.reduce((sum, p) => sum + polygonArea(p), 0);
@@ -94,4 +94,13 @@ describe('lines that run straight back on themselves', () => {
       { numRuns: 1500 },
     );
   });
+});
+
+test('dots in a row are joined to what they are joined to all at once', () => {
+  const dot = (cx: number): Point[] => Array.from({ length: 24 }, (_, i) => [cx + 9 * Math.cos((Math.PI * i) / 12), 9 * Math.sin((Math.PI * i) / 12)]); // prettier-ignore
+  // Some of them touch none of the others.
+  const dots = Array.from({ length: 70 }, (_, i) => dot(i < 50 ? i : 20 * i));
+  const [inRow, atOnce] = [unionInRow(dots), union(dots)];
+  expect(inRow).toHaveLength(21);
+  expect(total(inRow)).toBeCloseTo(total(atOnce), 4);
 });
