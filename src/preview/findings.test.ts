@@ -7,6 +7,9 @@ const template = (name: string) => parseTemplate({ wobrel: 1, name });
 const photo = (id: number): WatchedPhoto => ({ id, name: `${id}`, width: 30, height: 20, hasAlpha: false, review: 'open' }); // prettier-ignore
 const nothing: FindingsChange = { photos: [], ofOutputs: [], means: { sharpness: null, brightness: null, size: null } };
 
+beforeEach(() => jest.useFakeTimers());
+afterEach(() => jest.useRealTimers());
+
 /** A worker that answers when told to. */
 function desk() {
   const asked: FindingsMessage[] = [];
@@ -49,4 +52,25 @@ test('an error is told, and the next question is asked all the same', () => {
   expect([errors, asked.length]).toEqual([['the shape is too intricate'], 2]);
   source.close();
   expect(worker.terminate).toHaveBeenCalled();
+  expect(jest.getTimerCount()).toBe(0);
+});
+
+test('a worker that does not answer for a minute is ended, and another is told everything anew', () => {
+  const { source, asked, told, errors, answer, worker } = desk();
+  const [slow, quick] = [template('slow'), template('quick')];
+  const photos = [photo(1), photo(2)];
+  source.ask(slow, photos);
+  jest.advanceTimersByTime(59_000);
+  expect(worker.terminate).not.toHaveBeenCalled();
+  source.ask(quick, photos);
+  jest.advanceTimersByTime(10_000);
+  expect(worker.terminate).toHaveBeenCalledTimes(1);
+  expect(errors).toEqual([expect.stringContaining('too long')]);
+  expect(asked[1]).toMatchObject({ template: { name: 'quick' }, order: [1, 2] });
+  expect(asked[1]!.changed).toHaveLength(2);
+  answer();
+  expect(told).toEqual(['quick']);
+  // Nothing is under way, so nothing can take too long.
+  jest.advanceTimersByTime(600_000);
+  expect(worker.terminate).toHaveBeenCalledTimes(1);
 });

@@ -9,6 +9,14 @@ export type FindingsSource = {
   readonly close: () => void;
 };
 
+/** An answer that takes so long, ms, is one that nobody should wait for: ten thousand photos take seconds. */
+const PATIENCE = 60_000;
+/** Time to be heard after that, as both were asleep, say. */
+const GRACE = 2000;
+
+const STOPPED = 'Checking stopped unexpectedly; reload the page.';
+const TOO_LONG = 'This takes too long to check: undo it.';
+
 type Question = { readonly template: Template; readonly photos: readonly WatchedPhoto[] };
 
 /**
@@ -20,7 +28,8 @@ export function createFindings(
   onError: (message: string) => void,
   start: () => Worker = () => new Worker(new URL('./findings-worker.ts', import.meta.url), { type: 'module' }),
 ): FindingsSource {
-  const worker = start();
+  let worker = started();
+  let timer: ReturnType<typeof setTimeout> | undefined;
   const known = new Map<number, WatchedPhoto>();
   let told: Question | null = null;
   let underway: Question | null = null;
@@ -38,18 +47,41 @@ export function createFindings(
     };
     told = underway = question;
     worker.postMessage(message);
+    timer = setTimeout(() => (timer = setTimeout(giveUp, GRACE)), PATIENCE);
   }
 
-  worker.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => {
-    const about = underway!;
+  /** What waits for the answer comes next. */
+  function goOn(): void {
+    clearTimeout(timer);
     underway = null;
-    if ('error' in data) onError(data.error);
-    else onChange(data.change, about);
     const waiting = next;
     next = null;
     if (waiting) send(waiting);
-  };
-  worker.onerror = () => onError('Checking stopped unexpectedly; reload the page.');
+  }
+
+  function started(): Worker {
+    const made = start();
+    made.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => {
+      if ('error' in data) onError(data.error);
+      else onChange(data.change, underway!);
+      goOn();
+    };
+    made.onerror = () => {
+      clearTimeout(timer);
+      onError(STOPPED);
+    };
+    return made;
+  }
+
+  /** Another worker, which knows nothing yet. */
+  function giveUp(): void {
+    worker.terminate();
+    worker = started();
+    known.clear();
+    told = null;
+    onError(TOO_LONG);
+    goOn();
+  }
 
   return {
     ask: (template, photos) => {
@@ -58,6 +90,9 @@ export function createFindings(
       if (underway) next = question;
       else send(question);
     },
-    close: () => worker.terminate(),
+    close: () => {
+      clearTimeout(timer);
+      worker.terminate();
+    },
   };
 }

@@ -158,6 +158,18 @@ test('what fails and should not is told of the one photo, and warned of with its
   expect(existsSync(target.path)).toBe(false);
 });
 
+test('a template that can’t be compiled, and should, is told of each photo that wants it', async () => {
+  const warned = jest.spyOn(process, 'emitWarning').mockImplementation(() => {});
+  const cut = { key: 'cut short', bytes: new TextEncoder().encode('{"template":') };
+  const plates = plateCache({ plate: plateTask }, parseTemplate({ wobrel: 1, name: 'T' }), cut);
+  const [output] = parseTemplate({ wobrel: 1, name: 'T' }).outputs;
+  for (let photo = 0; photo < 2; photo++)
+    await expect(plates.of(output!)).rejects.toMatchObject({ code: 'template-failed', message: expect.stringMatching(/^The template could not be drawn: .+\.$/) }); // prettier-ignore
+  // Compiled once, for all of them.
+  expect(warned).toHaveBeenCalledTimes(1);
+  warned.mockRestore();
+});
+
 describe('a photo that is looked at on the way shows what its file does', () => {
   const MUG = 'demo/photos/products/celadon-mug-01.jpg';
 

@@ -120,26 +120,37 @@ async function rendered(
   };
 }
 
-/**
- * Places, renders and checks the photos of one cutout.
- *
- * @throws WobrelError also where something fails that should not: the others go on, and Node tells it as a warning (--trace-warnings: where)
- */
-export function renderTask(task: RenderTask, bufferFor?: BufferFor): Promise<RenderedPhoto> {
-  return rendered(task, bufferFor).catch((error: unknown) => {
+/** Where something fails that should not, it is this task's error: the others go on, and Node tells it as a warning (--trace-warnings: where). */
+async function orItsError<T>(work: Promise<T>, code: string, what: string): Promise<T> {
+  return work.catch((error: unknown) => {
     if (error instanceof WobrelError) throw error;
     const failure = error instanceof Error ? error : new Error(String(error));
     process.emitWarning(failure);
-    throw new WobrelError('photo-failed', `It could not be made: ${failure.message}.`);
+    throw new WobrelError(code, `${what}: ${failure.message}.`);
   });
 }
 
+/**
+ * Places, renders and checks the photos of one cutout.
+ *
+ * @throws WobrelError
+ */
+export const renderTask = (task: RenderTask, bufferFor?: BufferFor): Promise<RenderedPhoto> =>
+  orItsError(rendered(task, bufferFor), 'photo-failed', 'It could not be made');
+
 export type PlateTask = Look & { readonly template: SharedTemplate };
 
-/** The plate for a look, in memory that threads share. */
-export async function plateTask({ template: shared, width, matte, isWide }: PlateTask): Promise<Plate> {
+async function compiled({ template: shared, width, matte, isWide }: PlateTask): Promise<Plate> {
   const { template, wide, pictures } = openTemplate(shared);
   const own = isWide ? wide() : template;
   await bringKept(own, pictures);
   return sharedPlate(compile(own, width, matte));
 }
+
+/**
+ * The plate for a look, in memory that threads share.
+ *
+ * @throws WobrelError
+ */
+export const plateTask = (task: PlateTask): Promise<Plate> =>
+  orItsError(compiled(task), 'template-failed', 'The template could not be drawn');
