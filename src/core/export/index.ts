@@ -6,7 +6,6 @@ export { cutoutSvg } from './svg';
 export { oneBitAlpha } from './one-bit';
 export {
   failedItem,
-  findingItem,
   manifestSchema,
   placedItem,
   slotsItem,
