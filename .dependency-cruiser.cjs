@@ -2,7 +2,7 @@
 
 /** Packages that compute and touch nothing: all that core may use. */
 const PURE =
-  '^node_modules/(clipper2-ts|culori|fit-curve|flatbush|fontkit|jsondiffpatch|polylabel|papaparse|svgpath|zod|@sindresorhus/slugify|@xmldom/xmldom)/';
+  '^node_modules/(clipper2-ts|culori|fit-curve|flatbush|fontkit|jsondiffpatch|lru-cache|polylabel|papaparse|svgpath|zod|@sindresorhus/slugify|@xmldom/xmldom)/';
 
 /** Folders with an index.ts: others come in by that door. */
 const doors = (folder) => ({

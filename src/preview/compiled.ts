@@ -1,4 +1,5 @@
 /** What was compiled for a template, kept for the next drawing of it: a few plates and placers, by what they depend on. */
+import { kept } from '../core/kept';
 import { placer, type Placer } from '../core/placement';
 import { compilePlain, compileSheet, finishOf, letteringKey, letteringOf, photosBehind, picksOf, type Lettering, type Plate } from '../core/plate'; // prettier-ignore
 import { hasSlots, type Template } from '../core/template';
@@ -14,25 +15,6 @@ const LETTERINGS = 60;
 const LETTERING_PIXELS = 4_000_000;
 /** What one without any would come to. */
 const LEAST_LETTERING = 1000;
-
-/** The most recently used of what is made by key: so many of them, or more while they weigh little. */
-function kept<T>(most: number, heaviest = 0, weigh: (value: T) => number = () => 0) {
-  const all = new Map<string, T>();
-  let weight = 0;
-  return (key: string, make: () => T): T => {
-    const known = all.get(key);
-    const value = known ?? make();
-    if (known === undefined) weight += weigh(value);
-    all.delete(key);
-    all.set(key, value);
-    while (all.size > most && weight >= heaviest) {
-      const [oldest, gone] = all.entries().next().value!;
-      all.delete(oldest);
-      weight -= weigh(gone);
-    }
-    return value;
-  };
-}
 
 /** With all pictures that it is made of. */
 const pixelsOf = ({ width, height, made, over }: Plate): number =>

@@ -1,4 +1,5 @@
 /** Photos' pixels as a plate wants them, kept for the next drawing that leaves them as they are. */
+import { LRUCache } from 'lru-cache';
 import { flatSpread, isPlain, pixelRect, scaledSize, seenPart, toScaled, type Placed } from '../core/placement';
 import { behindPixels, finishedPhoto, onPlate, rectBehind, type BehindPixels, type PhotoPixels, type PickedColours, type Plate } from '../core/plate'; // prettier-ignore
 import { continued, resample, type Outside, type PixelWindow } from '../core/raster';
@@ -7,7 +8,7 @@ import { proxyFor } from './proxies';
 
 /** Placed pixels kept for the next change of border or shadow, which leaves them as they are. */
 const PLACED_KEPT = 400;
-const placed = new Map<string, { key: string; pixels: PhotoPixels }>();
+const placed = new LRUCache<string, { readonly key: string; readonly pixels: PhotoPixels }>({ max: PLACED_KEPT });
 
 /** A photo is kept once for each slot that it lies in. */
 const keptAs = ({ id, slot }: PreviewPhoto) => `${id} ${slot ?? 0}`;
@@ -81,18 +82,13 @@ export async function placedPixels(
   const known = placed.get(keptAs(photo));
   if (known?.key === key) return known.pixels;
   const pixels = await pixelsFor(photo, placement, plate, outside);
-  if (plate.width * plate.height < LARGE) {
-    placed.delete(keptAs(photo));
-    placed.set(keptAs(photo), { key, pixels });
-    if (placed.size > PLACED_KEPT) placed.delete(placed.keys().next().value!);
-  }
+  if (plate.width * plate.height < LARGE) placed.set(keptAs(photo), { key, pixels });
   return pixels;
 }
 
 /** Photos with their finish on, kept while neither changes. */
-const FINISHED_KEPT = 200;
 type Finished = { readonly pixels: PhotoPixels; readonly finish: Plate['finish']; readonly colours: string; done: PhotoPixels | null }; // prettier-ignore
-const finished = new Map<string, Finished>();
+const finished = new LRUCache<string, Finished>({ max: 200 });
 
 /** A photo with its finish on, if that has been asked before: of a finish on the move nothing would be seen again. */
 export function finishedPixels(
@@ -108,9 +104,7 @@ export function finishedPixels(
   const known = finished.get(keptAs(photo));
   if (known?.pixels === pixels && known.finish === finish && known.colours === colours)
     return (known.done ??= finishedPhoto(plate, pixels, picked));
-  finished.delete(keptAs(photo));
   finished.set(keptAs(photo), { pixels, finish, colours, done: null });
-  if (finished.size > FINISHED_KEPT) finished.delete(finished.keys().next().value!);
   return pixels;
 }
 
@@ -118,7 +112,7 @@ export function finishedPixels(
 const MOST_BEHIND_KEPT = 1_000_000;
 
 /** What a photo shows behind, kept for the next change of anything else. */
-const behindKept = new Map<number, { key: string; pixels: readonly BehindPixels[] }>();
+const behindKept = new LRUCache<number, { readonly key: string; readonly pixels: readonly BehindPixels[] }>({ max: PLACED_KEPT }); // prettier-ignore
 
 /** The photo once more for every layer behind. */
 export async function pixelsBehind(
@@ -139,8 +133,6 @@ export async function pixelsBehind(
   }
   // Of a large picture only its own next drawing would have them again.
   if (pixels.reduce((sum, { length }) => sum + length, 0) > MOST_BEHIND_KEPT) return pixels;
-  behindKept.delete(photo.id);
   behindKept.set(photo.id, { key, pixels });
-  if (behindKept.size > PLACED_KEPT) behindKept.delete(behindKept.keys().next().value!);
   return pixels;
 }

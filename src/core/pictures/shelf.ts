@@ -1,4 +1,5 @@
 /** Pictures at hand in this thread. They come from files, which core does not read itself. */
+import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import { WobrelError } from '../errors';
 import { levelsOf, type Level, type PictureRaster } from './levels';
@@ -15,18 +16,11 @@ export const PICTURE_SIDE = 4096;
 /** Pixels of all pictures at hand; the ones used longest ago go first. */
 const PIXELS_KEPT = 80_000_000;
 
-const shelf = new Map<string, Picture>();
+const shelf = new LRUCache<string, Picture>({
+  maxSize: PIXELS_KEPT,
+  sizeCalculation: ({ width, height }) => width * height,
+});
 const coming = new Map<string, Promise<void>>();
-
-function keep(sha256: string, raster: PictureRaster): void {
-  shelf.set(sha256, { width: raster.width, height: raster.height, levels: levelsOf(raster) });
-  let pixels = [...shelf.values()].reduce((sum, { width, height }) => sum + width * height, 0);
-  for (const [key, { width, height }] of shelf) {
-    if (pixels <= PIXELS_KEPT || shelf.size === 1) return;
-    shelf.delete(key);
-    pixels -= width * height;
-  }
-}
 
 /**
  * Has these pictures at hand for what is drawn next.
@@ -39,17 +33,14 @@ export async function bringPictures(
 ): Promise<void> {
   await Promise.all(
     [...new Set(sums)].map((sum) => {
-      const known = shelf.get(sum);
-      if (known) {
-        // Moves it to the end: maps keep their order of insertion.
-        shelf.delete(sum);
-        shelf.set(sum, known);
-        return null;
-      }
+      if (shelf.get(sum)) return null;
       const under = coming.get(sum);
       if (under) return under;
       const made = read(sum)
-        .then((raster) => keep(sum, raster))
+        .then((raster) => {
+          const { width, height } = raster;
+          shelf.set(sum, { width, height, levels: levelsOf(raster) });
+        })
         .finally(() => coming.delete(sum));
       coming.set(sum, made);
       return made;

@@ -1,4 +1,5 @@
 /** Layers behind and before the photo, laid out for one picture. */
+import { kept } from '../kept';
 import { cornersOf, maskOf, type Before, type Behind, type Tint } from '../layers';
 import { filterPixels, flatRamp, matricesOf, mixRow, type Filters, type PaintBox, type Places } from '../paint';
 import { bentPicture, cornersMoved, drawnPicture, pictureAtHand, type Corner, type Corners } from '../pictures';
@@ -15,8 +16,7 @@ export type Room = Omit<PaintGround, 'box'> & { readonly area: PaintBox };
 const FLAT = { kind: 'flat' } as const;
 
 /** Pictures that were drawn for a band: sliders of anything else ask for the same again. */
-const drawn = new Map<string, Uint8ClampedArray>();
-const DRAWN_KEPT = 12;
+const drawn = kept<Uint8ClampedArray>(12);
 
 /** The upright box that corners are of. */
 const boxAt = ([[l, t], , [r, b]]: Corners): PaintBox => ({ left: l, top: t, width: r - l, height: b - t });
@@ -37,17 +37,15 @@ function pixelsOf(layer: Behind | Before, at: string, { area, corner, scale, win
     width,
     height,
   ]);
-  const known = drawn.get(key);
-  if (known) return known;
-  const own = pictureAtHand(picture!, at);
-  const made =
-    corners && place && 'corners' in place
-      ? bentPicture(own, corners, window)
-      : drawnPicture(own, corners ? boxAt(corners) : area, fit, window);
-  if (filters) filterPixels(filters, made, true);
-  if (drawn.size >= DRAWN_KEPT) drawn.delete(drawn.keys().next().value!);
-  drawn.set(key, made);
-  return made;
+  return drawn(key, () => {
+    const own = pictureAtHand(picture!, at);
+    const made =
+      corners && place && 'corners' in place
+        ? bentPicture(own, corners, window)
+        : drawnPicture(own, corners ? boxAt(corners) : area, fit, window);
+    if (filters) filterPixels(filters, made, true);
+    return made;
+  });
 }
 
 /** A paint with its colours changed; one that each photo gives stays as that gives it. */

@@ -1,4 +1,5 @@
 /** Shape documents into outlines. */
+import { kept } from '../kept';
 import { WobrelError } from '../errors';
 import { after, stepMap } from './affine';
 import { boundsOfOutline } from './bounds';
@@ -127,17 +128,7 @@ const upright = (outline: Outline, mirrored: boolean): Outline =>
   mirrored ? outline.map((contour) => reversed(contour)) : outline;
 
 /** Outlines that took long to work out, by their documents: a slider asks for the same again and again. */
-const remembered = new Map<string, Outline>();
-const REMEMBERED = 24;
-
-function remember(key: string, work: () => Outline): Outline {
-  const known = remembered.get(key);
-  if (known) return known;
-  const outline = work();
-  if (remembered.size >= REMEMBERED) remembered.delete(remembered.keys().next().value!);
-  remembered.set(key, outline);
-  return outline;
-}
+const remember = kept<Outline>(24);
 
 /** A drawn, lettered or combined shape's outline before it is fitted to its box: what takes long. Null for catalogue kinds, which don't. */
 export const longOutline = (shape: Shape): Outline | null =>

@@ -1,4 +1,5 @@
 /** What a texture comes to at places of the frame. */
+import { kept } from '../kept';
 import { TEXTURES } from './registry';
 import type { Texture } from './schema';
 import { evened, parted, summed, tileReader, type SummedTile, type Tile } from './tile';
@@ -13,19 +14,7 @@ export type Laid = {
   readonly angle: number;
 };
 
-/** What was made, by what it goes by: sliders of anything else ask for the same again. */
-function kept<T>(most: number) {
-  const made = new Map<string, T>();
-  return (key: string, make: () => T): T => {
-    const known = made.get(key);
-    if (known) return known;
-    const value = make();
-    if (made.size >= most) made.delete(made.keys().next().value!);
-    made.set(key, value);
-    return value;
-  };
-}
-
+// Sliders of anything else ask for the same again.
 const tones = kept<Tile>(4);
 const sums = kept<SummedTile>(8);
 

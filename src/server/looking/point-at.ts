@@ -1,4 +1,5 @@
 /** A subject that somebody points at: what is costly about a photo is done once, and kept for the next click. */
+import { LRUCache } from 'lru-cache';
 import type { FoundSubject, Pointing } from '../../core/sight';
 import { pointedAt, type Ready } from '../../core/sight/busy';
 import { thingsIn } from './detector';
@@ -9,8 +10,7 @@ import { closerIn, salienceIn } from './salience';
 const THINGS_SIZE = 384;
 
 /** Photos kept ready: those before and after one that is worked on, and some that were left. */
-const KEPT = 6;
-const ready = new Map<string, Promise<Ready | null>>();
+const ready = new LRUCache<string, Promise<Ready | null>>({ max: 6 });
 
 /** A photo with what is costly to find out about it; null of a strip. */
 export async function readied(path: string): Promise<Ready | null> {
@@ -26,7 +26,6 @@ function readyOf(path: string): Promise<Ready | null> {
   const made = readied(path);
   ready.set(path, made);
   made.catch(() => ready.delete(path));
-  if (ready.size > KEPT) ready.delete(ready.keys().next().value!);
   return made;
 }
 

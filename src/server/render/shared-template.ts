@@ -1,5 +1,6 @@
 /** A template handed to threads: written once into memory that they share, read once in each. */
 import { randomUUID } from 'node:crypto';
+import { kept } from '../../core/kept';
 import { checker, type BatchMeans, type Checker } from '../../core/checks';
 import { compile, workingParts, type Plate, type WithBare, type WorkingParts } from '../../core/plate';
 import { recallOutline, type Outline } from '../../core/shape';
@@ -9,7 +10,7 @@ import type { Look } from './look';
 
 export type SharedTemplate = { readonly key: string; readonly bytes: Uint8Array };
 
-type Kept = {
+type Whole = {
   readonly template: Template;
   readonly outline: Outline | null;
   readonly means: BatchMeans;
@@ -27,7 +28,7 @@ export function shareTemplate(
   means: BatchMeans,
   pictures: PicturePaths,
 ): SharedTemplate {
-  const text = new TextEncoder().encode(JSON.stringify({ template, outline, means, pictures } satisfies Kept));
+  const text = new TextEncoder().encode(JSON.stringify({ template, outline, means, pictures } satisfies Whole));
   const bytes = new Uint8Array(new SharedArrayBuffer(text.length));
   bytes.set(text);
   // Not counted: Next.js loads this module twice, for the runner and for the routes, and both use the same threads.
@@ -46,32 +47,24 @@ export type OpenTemplate = {
   readonly workingFor: (look: Look, withBare: WithBare) => WorkingParts;
 };
 
-/** What is compiled in this thread, kept for the next photo; what was used longest ago goes first. */
+/** What is compiled in this thread, kept for the next photo. */
 function ownCompiled<T>(most: number, make: (look: Look, withBare: WithBare) => T) {
-  const kept = new Map<string, T>();
-  return (look: Look, withBare: WithBare): T => {
-    const key = JSON.stringify([look, withBare]);
-    const made = kept.get(key) ?? make(look, withBare);
-    kept.delete(key);
-    kept.set(key, made);
-    if (kept.size > most) kept.delete(kept.keys().next().value!);
-    return made;
-  };
+  const made = kept<T>(most);
+  return (look: Look, withBare: WithBare): T => made(JSON.stringify([look, withBare]), () => make(look, withBare));
 }
 
-const OPEN = 4;
-const open = new Map<string, OpenTemplate>();
+const open = kept<OpenTemplate>(4);
 
 /** The template as this thread works with it, with its placements and checks. */
-export function openTemplate({ key, bytes }: SharedTemplate): OpenTemplate {
-  const known = open.get(key);
-  if (known) return known;
-  const { template, outline, means, pictures } = JSON.parse(new TextDecoder().decode(bytes.slice())) as Kept;
+export const openTemplate = ({ key, bytes }: SharedTemplate): OpenTemplate => open(key, () => opened(bytes));
+
+function opened(bytes: Uint8Array): OpenTemplate {
+  const { template, outline, means, pictures } = JSON.parse(new TextDecoder().decode(bytes.slice())) as Whole;
   if (outline) recallOutline(template.shape, outline);
   let said: Template | null = null;
   const wide = () => (said ??= inDisplayP3(template));
   const inSpace = ({ isWide }: Look) => (isWide ? wide() : template);
-  const opened = {
+  return {
     template,
     wide,
     pictures,
@@ -79,7 +72,4 @@ export function openTemplate({ key, bytes }: SharedTemplate): OpenTemplate {
     plateFor: ownCompiled(8, (look, withBare) => compile(inSpace(look), look.width, look.matte, withBare)),
     workingFor: ownCompiled(1, (look, withBare) => workingParts(inSpace(look), look.width, withBare)),
   };
-  if (open.size >= OPEN) open.delete(open.keys().next().value!);
-  open.set(key, opened);
-  return opened;
 }
