@@ -42,16 +42,17 @@ async function readTemplate(path: string): Promise<{ template: Template; picture
   }
 }
 
+type Run = {
+  readonly engine: Engine;
+  readonly template: Template;
+  readonly pictures: PicturePaths;
+  readonly seen: readonly Seen[];
+  readonly looking: Looking;
+  readonly out: string;
+};
+
 /** Renders cutouts; one that fails is told with its error. */
-function renderer(
-  engine: Engine,
-  given: Template,
-  pictures: PicturePaths,
-  seen: readonly Seen[],
-  looking: Looking,
-  out: string,
-) {
-  // prettier-ignore
+function renderer({ engine, template: given, pictures, seen, looking, out }: Run) {
   const good = seated(given, seen.flatMap((one) => ('photo' in one ? [one.photo] : []))); // prettier-ignore
   const template = withSizes(given, good);
   const { means, twins } = compared(template, good);
@@ -129,7 +130,7 @@ async function renderWith(
     const look = looker(engine, looking, table?.of ?? (() => ({})));
     const seen = await Promise.all(photos.map((photo, i) => queue.add(() => look(photo, i + 1))));
     const nameFile = namer(names);
-    const run = renderer(engine, template, pictures, seen, looking, call.out);
+    const run = renderer({ engine, template, pictures, seen, looking, out: call.out });
     const cutouts = cutoutsOf(template, seen);
     let done = 0;
     const all = await Promise.all(

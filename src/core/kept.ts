@@ -15,8 +15,10 @@ export function kept<T>(most: number, heaviest = most, weigh: (made: T) => numbe
     sizeCalculation: ({ made }) => Math.max(1, Math.floor(Math.min(weigh(made), heaviest / most))),
   });
   return (key, make) => {
-    const known = all.get(key) ?? { made: make() };
-    if (!all.has(key)) all.set(key, known);
-    return known.made;
+    const known = all.get(key);
+    if (known) return known.made;
+    const made = make();
+    all.set(key, { made });
+    return made;
   };
 }

@@ -220,8 +220,8 @@ export function compilePlain(
     const inked = rest.matte ? box : top.over.map((one) => one.plate.inked).reduce(windowOfBoth, made.inked);
     return { ...made, inked, ...rest };
   };
-  const alike = bare && done(bare.done());
-  return plate ? { ...done(plate.done()), bare: alike } : alike!;
+  const bareDone = bare && done(bare.done());
+  return plate ? { ...done(plate.done()), bare: bareDone } : bareDone!;
 }
 
 const NO_MAT: Template['mat'] = { top: 0, right: 0, bottom: 0, left: 0, paint: null };
