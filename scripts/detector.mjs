@@ -11,13 +11,17 @@
 import onnxProto from 'onnx-proto';
 import { readFileSync } from 'node:fs';
 import { layOut } from './laid-out.mjs';
-import { attribute, half, same, tensor, value } from './onnx-parts.mjs';
+import { attribute, half, inSixteens, same, tensor, value, withZeros } from './onnx-parts.mjs';
 
 const { ModelProto } = onnxProto.onnx;
 
 /** Couch, bed and table: what things stand on. */
 const GROUNDS = [57, 59, 60];
 const KINDS = 80;
+/** Where it is told how surely each of them is there. */
+const CLASSES = ['pointwise_weights', 'biases'].map((name) => `CenternetHead/centernet_cls_output/${name}`);
+/** Before the sigmoid. */
+const NEVER = -1e4;
 
 const MODELS = new URL('../node_modules/@vladmandic/human/models/', import.meta.url);
 
@@ -38,17 +42,21 @@ function weightsOf({ weightsManifest }, bytes) {
 
 const text = (base64) => Buffer.from(base64, 'base64').toString();
 
-/** Height, width, in, out as out, in, height, width; of depthwise ones in, 1, height, width. */
-function kernel({ shape: [h, w, ins, outs], values }, depthwise) {
-  const out = new Float32Array(values.length);
-  for (let y = 0; y < h; y++)
+/**
+ * Height, width, in, out as out, in, height, width; of depthwise ones in, 1, height, width.
+ *
+ * @param ins channels that go in, and
+ * @param outs those that come out, zeros among them
+ */
+function kernel({ shape: [h, w, ownIns, ownOuts], values }, depthwise, ins, outs) {
+  const dims = depthwise ? [ins, 1, h, w] : [outs, ins, h, w];
+  const out = new Float32Array(dims.reduce((a, b) => a * b));
+  for (let y = 0, k = 0; y < h; y++)
     for (let x = 0; x < w; x++)
-      for (let i = 0; i < ins; i++)
-        for (let o = 0; o < outs; o++) {
-          const to = depthwise ? (i * h + y) * w + x : ((o * ins + i) * h + y) * w + x;
-          out[to] = values[((y * w + x) * ins + i) * outs + o];
-        }
-  return { dims: depthwise ? [ins, 1, h, w] : [outs, ins, h, w], values: out };
+      for (let i = 0; i < ownIns; i++)
+        for (let o = 0; o < ownOuts; o++, k++)
+          out[depthwise ? (i * h + y) * w + x : ((o * ins + i) * h + y) * w + x] = values[k];
+  return { dims, values: out };
 }
 
 /** Nodes and constants of everything that the outputs need. */
@@ -74,9 +82,11 @@ class Graph {
 
   convolution(name, { op, input, attr }) {
     const [picture, filter, bias] = input;
-    const { dims, values } = kernel(this.weights.get(filter), /Depthwise/.test(op));
+    const weights = this.weights.get(filter);
+    const [channels, answers] = weights.shape.slice(2).map((count) => (count < 16 ? count : inSixteens(count)));
+    const { dims, values } = kernel(weights, /Depthwise/.test(op), channels, answers);
     const ins = [this.visit(picture), this.constant(filter, dims, values)];
-    if (bias) ins.push(this.visit(bias));
+    if (bias) ins.push(this.constant(bias, [dims[0]], withZeros(this.weights.get(bias).values, dims[0])));
     const [, down, across] = attr.strides.list.i.map(Number);
     const [before, after] = text(attr.padding.s) === 'SAME' ? same(dims[2], down) : [0, 0];
     const then = (attr.fused_ops?.list.s ?? []).map(text).find((fused) => fused !== 'BiasAdd');
@@ -89,6 +99,28 @@ class Graph {
       attribute.int('group', dims[1] === 1 ? dims[0] : 1),
     );
     return then ? this.add(then, [`${name}/before`], name) : name;
+  }
+
+  /** A number that is no tensor. */
+  #single(reference) {
+    const constant = this.weights.get(reference);
+    return constant?.values.length === 1 ? constant.values[0] : null;
+  }
+
+  /**
+   * What lets x through by how large it is, Relu6(x + 3) ÷ 6, is one operator, and with x itself, as swish, nearly one:
+   * ONNX Runtime does both as it convolves. (The file has 1 ÷ 6 as a half, 0.1666.)
+   */
+  multiplied(name, { input: [first, second] }) {
+    const six = this.source.get(second);
+    if (six?.op !== 'Relu6') return this.add('Mul', [this.visit(first), this.visit(second)], name);
+    const sum = this.source.get(six.input[0]);
+    const [x] = sum.input.filter((one) => this.#single(one) === null);
+    const numbers = [attribute.float('alpha', 1 / 6), attribute.float('beta', 0.5)];
+    const shareOf = (to) => this.add('HardSigmoid', [this.visit(x)], to, ...numbers);
+    return this.#single(first) === null
+      ? this.add('Mul', [this.visit(x), shareOf(`${name}/share`)], name)
+      : shareOf(name);
   }
 
   /** The output's name; nodes come in the order in which they are needed. */
@@ -107,13 +139,12 @@ class Graph {
         return this.constant(name, shape, values);
       }
       case 'Mul':
+        return this.multiplied(name, node);
       case 'Add':
       case 'Relu':
       case 'Sigmoid':
       case 'Identity':
         return this.add(node.op, ins(), name);
-      case 'Relu6':
-        return this.add('Clip', [...ins(), this.constant('none', [], [0]), this.constant('six', [], [6])], name);
       case 'Mean':
         return this.add('GlobalAveragePool', [this.visit(node.input[0])], name);
       case 'ConcatV2':
@@ -132,15 +163,25 @@ class Graph {
   }
 }
 
+/** Kinds that are not looked for are never sure. */
+function withoutGrounds(weights) {
+  const [kernels, biases] = CLASSES.map((name) => weights.get(name).values);
+  for (const kind of GROUNDS) {
+    for (let i = kind; i < kernels.length; i += KINDS) kernels[i] = 0;
+    biases[kind] = NEVER;
+  }
+  return weights;
+}
+
 function converted() {
   const model = JSON.parse(readFileSync(new URL('centernet.json', MODELS), 'utf8'));
-  const weights = weightsOf(model, readFileSync(new URL('centernet.bin', MODELS)));
+  const weights = withoutGrounds(weightsOf(model, readFileSync(new URL('centernet.bin', MODELS))));
   const graph = new Graph(new Map(model.modelTopology.node.map((node) => [node.name, node])), weights);
   const input = 'tower_0/images';
-  const kinds = graph.visit('tower_0/keypoints');
-  const wanted = Array.from({ length: KINDS }, (_, kind) => (GROUNDS.includes(kind) ? 0 : 1));
-  graph.add('Mul', [kinds, graph.constant('wanted', [1, KINDS, 1, 1], wanted)], 'things');
-  graph.add('ReduceMax', ['things'], 'thing', attribute.ints('axes', [1]), attribute.int('keepdims', 1));
+  // The surest kind, and of it alone how sure it is.
+  const kinds = graph.visit(graph.source.get('tower_0/Sigmoid').input[0]);
+  graph.add('ReduceMax', [kinds], 'surest', attribute.ints('axes', [1]), attribute.int('keepdims', 1));
+  graph.add('Sigmoid', ['surest'], 'thing');
   graph.add('Identity', [graph.visit('tower_0/wh')], 'sides');
   graph.add('Identity', ['picture'], input);
   // What the first node takes has to come before it.

@@ -13,7 +13,7 @@ import { ByteBuffer } from 'flatbuffers';
 import onnxProto from 'onnx-proto';
 import { readFileSync } from 'node:fs';
 import { layOut } from './laid-out.mjs';
-import { attribute, half, same, tensor, value, wholeNumbers } from './onnx-parts.mjs';
+import { attribute, half, inSixteens, same, tensor, value, withZeros } from './onnx-parts.mjs';
 
 const { ModelProto } = onnxProto.onnx;
 
@@ -82,15 +82,21 @@ const RESHAPED = 22;
 const RESIZED = 23;
 const PADDED = 34;
 
-/** Out, height, width, in as out, in, height, width; of depthwise ones 1, height, width, in as in, 1, height, width. */
-function kernel({ shape: [outs, h, w, ins], values }, depthwise) {
-  const turned = new Float32Array(values.length);
-  for (let o = 0, k = 0; o < outs; o++)
+/**
+ * Out, height, width, in as out, in, height, width; of depthwise ones 1, height, width, in as in, 1, height, width.
+ *
+ * @param ins channels that go in, and
+ * @param outs those that come out, zeros among them
+ */
+function kernel({ shape: [ownOuts, h, w, ownIns], values }, depthwise, ins, outs) {
+  const dims = depthwise ? [ins, 1, h, w] : [outs, ins, h, w];
+  const turned = new Float32Array(dims.reduce((a, b) => a * b));
+  for (let o = 0, k = 0; o < ownOuts; o++)
     for (let y = 0; y < h; y++)
       for (let x = 0; x < w; x++)
-        for (let i = 0; i < ins; i++, k++)
+        for (let i = 0; i < ownIns; i++, k++)
           turned[depthwise ? (i * h + y) * w + x : ((o * ins + i) * h + y) * w + x] = values[k];
-  return { dims: depthwise ? [ins, 1, h, w] : [outs, ins, h, w], values: turned };
+  return { dims, values: turned };
 }
 
 /** A model turned; its outputs are tensors of the file by other names. */
@@ -107,8 +113,10 @@ function converted({ file, outputs }) {
   const weights = new Map();
   const constants = [];
   const nodes = [];
-  const nameOf = (i) =>
-    i === graph.ints(SUBGRAPH.inputs)[0] ? 'picture' : (outputs[tensors[i].name] ?? tensors[i].name);
+  const [picture] = graph.ints(SUBGRAPH.inputs);
+  /** Tensors that are called otherwise than in the file. */
+  const names = new Map([[picture, 'picture']]);
+  const nameOf = (i) => names.get(i) ?? outputs[tensors[i].name] ?? tensors[i].name;
   const constant = (one) => {
     constants.push(one);
     return one.name;
@@ -129,14 +137,16 @@ function converted({ file, outputs }) {
       case CONVOLUTION:
       case DEPTHWISE: {
         const options = operator.table(OPERATOR.options);
-        const { dims, values } = kernel(weights.get(second), code === DEPTHWISE);
-        const bias = weights.get(third);
+        const channels = from === picture ? tensors[from].shape[3] : inSixteens(tensors[from].shape[3]);
+        const answers = outputs[name] ? shape[3] : inSixteens(shape[3]);
+        const { dims, values } = kernel(weights.get(second), code === DEPTHWISE, channels, answers);
+        const bias = withZeros(weights.get(third).values, answers);
         const step = options.int(CONVOLUTION_OPTIONS.step);
         const [before, after] =
           options.byte(CONVOLUTION_OPTIONS.padding) === SAME_PADDING ? same(dims[2], step) : [0, 0];
         add(
           'Conv',
-          [nameOf(from), constant(tensor(`${name}/kernel`, dims, values)), constant(tensor(`${name}/bias`, bias.shape, bias.values))], // prettier-ignore
+          [nameOf(from), constant(tensor(`${name}/kernel`, dims, values)), constant(tensor(`${name}/bias`, [answers], bias))], // prettier-ignore
           attribute.ints('strides', [step, step]),
           attribute.ints('pads', [before, before, after, after]),
           attribute.int('group', code === DEPTHWISE ? dims[0] : 1),
@@ -153,9 +163,16 @@ function converted({ file, outputs }) {
         add('MaxPool', [nameOf(from)], attribute.ints('strides', [2, 2]), attribute.ints('kernel_shape', [2, 2]));
         break;
       case PADDED: {
-        // Channels that are nothing after those that are.
-        const more = shape[3] - tensors[from].shape[3];
-        add('Pad', [nameOf(from), constant(wholeNumbers(`${name}/pads`, [0, 0, 0, 0, 0, more, 0, 0]))]);
+        // Channels that are nothing after those that are: from a convolution, since padding takes blocks of them apart.
+        const channels = inSixteens(tensors[from].shape[3]);
+        const more = inSixteens(shape[3]) - channels;
+        if (more === 0) {
+          names.set(to, nameOf(from));
+          break;
+        }
+        const zeros = constant(tensor(`${name}/zeros`, [more, channels, 1, 1], new Float32Array(more * channels)));
+        nodes.push({ opType: 'Conv', input: [nameOf(from), zeros], output: [`${name}/nothing`], attribute: [] });
+        add('Concat', [nameOf(from), `${name}/nothing`], attribute.int('axis', 1));
         break;
       }
       case RESIZED:

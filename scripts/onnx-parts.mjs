@@ -14,6 +14,7 @@ export function half(bits) {
 export const attribute = {
   int: (name, i) => ({ name, type: AttributeProto.AttributeType.INT, i }),
   ints: (name, ints) => ({ name, type: AttributeProto.AttributeType.INTS, ints }),
+  float: (name, f) => ({ name, type: AttributeProto.AttributeType.FLOAT, f }),
   string: (name, s) => ({ name, type: AttributeProto.AttributeType.STRING, s: Buffer.from(s) }),
 };
 
@@ -37,6 +38,14 @@ export const value = (name, shape) => ({
     },
   },
 });
+
+/**
+ * Channels are added, of nothing but zeros, till there are whole sixteens of them: ONNX Runtime then leaves tensors
+ * in blocks of so many from one end of a network to the other, where it takes them apart and together otherwise.
+ */
+export const inSixteens = (channels) => 16 * Math.ceil(channels / 16);
+
+export const withZeros = (values, length) => [...values, ...new Array(length - values.length).fill(0)];
 
 /** Padding before and after of a "same" convolution whose input is a multiple of its step. */
 export function same(size, step) {

@@ -108,6 +108,13 @@ class Quantizer {
     this.nodes.push({ ...node, input: [from.name, ...node.input.slice(1)], output: [to.name] });
   }
 
+  /** With nothing, which is not the number 0 in whole numbers. */
+  #padded(node) {
+    const from = this.#inWhole(node.input[0]);
+    const to = this.#whole(node.output[0], from);
+    this.nodes.push({ ...node, input: [from.name, node.input[1], from.scale[1]], output: [to.name] });
+  }
+
   #joined(node) {
     const parts = node.input.map((name) => this.#wholes.get(name)).flatMap(({ name, scale }) => [name, ...scale]);
     const to = this.#whole(node.output[0]);
@@ -121,7 +128,7 @@ class Quantizer {
     if (this.#done.has(node)) return;
     if (opType === 'Conv' && this.ranges[this.#answerOf(node)]) this.#convolution(node);
     else if (['MaxPool', 'Resize'].includes(opType) && (first || this.ranges[input[0]])) this.#same(node);
-    else if (opType === 'Shape' && first) this.nodes.push({ ...node, input: [first.name] });
+    else if (opType === 'Pad' && this.ranges[input[0]]) this.#padded(node);
     else if (['Add', 'Concat'].includes(opType) && input.every((one) => this.#wholes.has(one))) this.#joined(node);
     else this.nodes.push({ ...node, input: input.map((name) => this.#inFloats(name)) });
   }

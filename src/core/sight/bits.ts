@@ -19,16 +19,26 @@ const blank = ({ width, height }: Size): Bits => {
 /** @param mask one byte a pixel, 0 or 1 */
 export function packed(mask: Uint8Array, size: Size): Bits {
   const bits = blank(size);
-  const { words, stride, width, height } = bits;
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) words[y * stride + (x >> 5)]! |= mask[i]! << (x & 31);
+  const { words, width, height } = bits;
+  for (let y = 0, i = 0, k = 0; y < height; y++)
+    for (let x = 0; x < width; x += 32, k++) {
+      const end = Math.min(32, width - x);
+      let word = 0;
+      for (let bit = 0; bit < end; bit++, i++) word |= mask[i]! << bit;
+      words[k] = word;
+    }
   return bits;
 }
 
-export function unpacked({ words, stride, width, height }: Bits): Uint8Array {
+export function unpacked({ words, width, height }: Bits): Uint8Array {
   const mask = new Uint8Array(width * height);
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) mask[i] = (words[y * stride + (x >> 5)]! >>> (x & 31)) & 1;
+  for (let y = 0, i = 0, k = 0; y < height; y++)
+    for (let x = 0; x < width; x += 32, k++) {
+      const end = i + Math.min(32, width - x);
+      // Most numbers have no pixel of the mask.
+      for (let word = words[k]!; word !== 0; word &= word - 1) mask[i + 31 - Math.clz32(word & -word)] = 1;
+      i = end;
+    }
   return mask;
 }
 

@@ -1,14 +1,6 @@
 /** The second look at a photo: at the surroundings of what the first one found, by something else or at another scale. */
-import {
-  overlap,
-  partOfBox,
-  plainAgain,
-  windowAround,
-  type Face,
-  type FoundSubject,
-  type SeenAgain,
-} from '../../core/sight';
-import { partOf, type Raster } from '../../core/sight/busy';
+import { overlap, plainAgain, windowAround, type Face, type FoundSubject, type SeenAgain } from '../../core/sight';
+import type { Raster } from '../../core/sight/busy';
 import { rasterOf, type Levels } from './picture';
 
 /** The network looks at the surroundings in a picture so large: the size that was best on scenes whose boxes are known. */
@@ -27,11 +19,10 @@ const AS_SURE = 0.3;
 /** Of what another network sees there about as surely, the thing most like the first one. */
 async function detectedAgain(picture: Raster, box: FoundSubject['box']) {
   const { thingsIn } = await import('./detector');
-  const { part, within } = partOf(picture, windowAround(box, picture), 2 * SIDE);
-  const things = await thingsIn(part, SIDE);
+  const things = await thingsIn(picture, SIDE, windowAround(box, picture));
   const [most] = things
     .filter(({ score }) => score >= AS_SURE * things[0]!.score)
-    .map((thing) => partOfBox(within, thing.box))
+    .map((thing) => thing.box)
     .sort((a, b) => overlap(b, box) - overlap(a, box));
   return most ?? null;
 }

@@ -10,6 +10,12 @@ function pixelsOf([l, t, w, h]: Box, { width, height }: Raster) {
   return { left, top, across: right - left, down: bottom - top };
 }
 
+/** Pixels of the picture that lie in a box. */
+export function sizeIn(box: Box, picture: Raster): Size {
+  const { across, down } = pixelsOf(box, picture);
+  return { width: across, height: down };
+}
+
 /** Where every pixel of a line comes from: the two beside its middle, and how much of the second. */
 function stepsOf(from: number, length: number, count: number, limit: number) {
   const [first, second, share] = [new Int32Array(count), new Int32Array(count), new Float64Array(count)];
