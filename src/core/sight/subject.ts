@@ -1,4 +1,5 @@
 /** The thing that a photo is of, where its ground is plain. */
+import { withoutBleed } from './bleed';
 import { withoutHoles } from './body';
 import { overlap } from './boxes';
 import { edgesOf } from './edges';
@@ -42,7 +43,7 @@ function onPlain(ground: Ground, lab: Lab): FoundSubject | null {
   const region = regionOf(tones.seen, lab, { floor: floorOf(ground), open: 1, rim: 2 });
   if (!region) return null;
   const edges = edgesOf(lab);
-  const mask = outlined(region, tones, edges, lab);
+  const mask = withoutBleed(outlined(region, tones, edges, lab), tones, lab);
   let best = found({ ...region, mask }, tones.seen, lab, NEARBY, edges);
   if (best && best.trust < DOUBTED) {
     const held = { ...region, mask: silhouette(mask, edges, lab) };

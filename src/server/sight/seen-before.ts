@@ -16,7 +16,7 @@ function finderSum(): string {
     readdirSync(folder, { recursive: true }).map((name) => join(folder, String(name))),
   );
   const sources = files
-    .filter((name) => /(?<!\.test)\.ts$|(detector|salience)\.mjs$/.test(name))
+    .filter((name) => /(?<!\.test)\.ts$|(detector|faces|onnx-parts|quantized|salience)\.mjs$/.test(name))
     .map((name) => readFileSync(name, 'utf8'));
   return sha256Of(Buffer.from(sources.join('\0')));
 }
