@@ -17,7 +17,7 @@ const SHARE = 0.5;
 /** … if lightness changes by less than this (L*) where it ends: it has no outline of its own. */
 const STEP = 1.6;
 
-/** The most within `reach` values of each along a line (van Herk 1992: from both ends of blocks as long as that). */
+/** The most within `reach` values of each along a line (van Herk 1992, from memory: from both ends of blocks as long as that). */
 function mostAlong(values: Float32Array, start: number, step: number, count: number, reach: number): void {
   const block = 2 * reach + 1;
   const all = count + 2 * reach;
