@@ -3,6 +3,7 @@ export { blur } from './blur';
 export { coverage, coverageRows, type PixelWindow } from './coverage';
 export { sameRoom, type Room } from './room';
 export { continued, type FromRim } from './continued';
+export { enlarged, isLarger, partFor } from './enlarge';
 export { resample, type Outside } from './resample';
 export { softCoverage } from './soft-coverage';
 export { alongField, dashField, dashPolygons, type Line } from './along';

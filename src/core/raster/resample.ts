@@ -1,6 +1,7 @@
 /** Pixels turned and moved, and what lies beyond their rim. */
 import type { Affine } from '../shape';
 import type { PixelWindow } from './coverage';
+import { cubicWeights } from './cubic';
 
 /** The part of a picture that is needed, straight 8-bit RGBA row by row, and the whole picture's size. */
 export type PicturePart = {
@@ -20,14 +21,6 @@ export type Outside =
 
 /** The rim has wholly faded into the ground after this share of the source's longer side. */
 const FADE = 0.12;
-
-/** Weights of the four pixels around a place by Keys' cubic with a = −1/2 (Keys 1981, "Cubic convolution interpolation"). */
-function weights(t: number, out: Float64Array): void {
-  out[0] = ((-0.5 * t + 1) * t - 0.5) * t;
-  out[1] = (1.5 * t - 2.5) * t * t + 1;
-  out[2] = ((-1.5 * t + 2) * t + 0.5) * t;
-  out[3] = (0.5 * t - 0.5) * t * t;
-}
 
 const clamp = (v: number, high: number) => (v < 0 ? 0 : v > high ? high : v);
 
@@ -86,8 +79,8 @@ export function resample(
       }
       const [x, y] = [u - 0.5, v - 0.5];
       const [left, top] = [Math.floor(x), Math.floor(y)];
-      weights(x - left, wx);
-      weights(y - top, wy);
+      cubicWeights(x - left, wx);
+      cubicWeights(y - top, wy);
       rgb.fill(0);
       for (let j = 0; j < 4; j++) {
         const line = clamp(clamp(top + j - 1, height - 1) - part.top, lastRow) * part.width;

@@ -12,7 +12,7 @@ import {
   type Size,
 } from '../../core/placement';
 import { behindPixels, onPlate, rectBehind, type BehindPixels, type PhotoPixels, type Plate } from '../../core/plate';
-import { continued, resample, type Outside, type PixelWindow } from '../../core/raster';
+import { continued, enlarged, isLarger, partFor, resample, type Outside, type PixelWindow } from '../../core/raster';
 
 /** A placed photo, and how its pixels are come by. */
 export type PlacedPhoto = {
@@ -27,13 +27,10 @@ export type PlacedPhoto = {
   readonly decoded?: (photo: Sharp, size: Size) => Promise<void>;
 };
 
-async function opened({ path, placement, space }: PlacedPhoto): Promise<Sharp> {
-  const photo = await openPhotoIn(path, space).catch(asBroken);
-  return placement.mirror ? photo.flop() : photo;
-}
+const opened = ({ path, space }: PlacedPhoto): Promise<Sharp> => openPhotoIn(path, space).catch(asBroken);
 
 /** Reads the whole photo scaled to a size, and gives a part of it: RGBA, row by row. */
-type Reader = (size: Size, part: PixelWindow) => Promise<Uint8Array>;
+type Reader = (size: Size, part: PixelWindow) => Promise<Uint8Array | Uint8ClampedArray>;
 
 const asBroken = (error: unknown): never => {
   throw brokenPhoto(error);
@@ -41,9 +38,26 @@ const asBroken = (error: unknown): never => {
 
 const fill = { fit: 'fill' } as const;
 
+/** A photo that is read, how large it is, and whether it is to be turned round. */
+type Source = Size & { readonly photo: Sharp; readonly mirror: boolean };
+
+const facing = (photo: Sharp, { mirror }: Pick<Source, 'mirror'>): Sharp => (mirror ? photo.flop() : photo);
+
+/** Enlarged by our own code, from what is needed of it alone. */
+async function enlargedPart(source: Source, size: Size, wanted: PixelWindow): Promise<Uint8ClampedArray> {
+  const { photo, width, height, mirror } = source;
+  const part = partFor(wanted, size, source);
+  // Cut out first, it is turned round afterwards.
+  const cut = mirror ? { ...part, left: width - part.left - part.width } : part;
+  const data = await facing(photo.extract(cut), source).ensureAlpha().raw().toBuffer().catch(asBroken);
+  return enlarged({ data, channels: 4, part, width, height }, size, wanted);
+}
+
 /** The scaling comes before the cutting, so that JPEGs are decoded no larger than needed, and nothing is made that is not seen. */
-const partOf = (photo: Sharp, { width, height }: Size, part: PixelWindow): Promise<Uint8Array> =>
-  photo.resize(width, height, fill).extract({ ...part }).ensureAlpha().raw().toBuffer().catch(asBroken); // prettier-ignore
+async function partOf(source: Source, size: Size, part: PixelWindow): Promise<Uint8Array | Uint8ClampedArray> {
+  if (isLarger(size, source)) return enlargedPart(source, size, part);
+  return facing(source.photo, source).resize(size.width, size.height, fill).extract({ ...part }).ensureAlpha().raw().toBuffer().catch(asBroken); // prettier-ignore
+}
 
 /** Larger than this, a scaled photo is not kept whole between two outputs. */
 const MOST_KEPT = 24_000_000;
@@ -55,13 +69,16 @@ const MOST_KEPT = 24_000_000;
  * @param widest the size for the template's widest output; null where there is only one
  */
 function readerOf(placed: PlacedPhoto, widest: Size | null): Reader {
-  const open = () => opened(placed);
-  if (!widest || widest.width * widest.height > MOST_KEPT)
-    return async (size, part) => partOf(await open(), size, part);
+  const { photo, placement, space } = placed;
+  const kept = widest && (isLarger(widest, photo) ? photo : widest);
+  if (!kept || kept.width * kept.height > MOST_KEPT)
+    return async (size, part) => partOf({ photo: await opened(placed), ...photo, mirror: placement.mirror }, size, part); // prettier-ignore
   let decoded: Promise<{ data: Buffer; raw: { width: number; height: number; channels: 3 | 4 } }> | null = null;
-  const isAsItIs = placed.space === 'srgb' && !placed.placement.mirror && widest.width <= placed.photo.width;
+  const isAsItIs = space === 'srgb' && !placement.mirror;
   const decode = async () => {
-    const made = (await open()).resize(widest.width, widest.height, fill).raw();
+    const made = facing(await opened(placed), placement)
+      .resize(kept.width, kept.height, fill)
+      .raw();
     const { data, info } = await made.toBuffer({ resolveWithObject: true }).catch(asBroken);
     const raw = { width: info.width, height: info.height, channels: info.channels as 3 | 4 };
     if (isAsItIs) await placed.decoded?.(sharp(data, { raw }), raw);
@@ -69,7 +86,7 @@ function readerOf(placed: PlacedPhoto, widest: Size | null): Reader {
   };
   return async (size, part) => {
     const { data, raw } = await (decoded ??= decode());
-    return partOf(sharp(data, { raw }), size, part);
+    return partOf({ photo: sharp(data, { raw }), width: raw.width, height: raw.height, mirror: false }, size, part);
   };
 }
 
@@ -87,7 +104,8 @@ async function pixelsBehind(placed: PlacedPhoto, { behind }: Plate): Promise<Beh
   for (const layer of behind) {
     const { left, top, ...size } = rectBehind(placed.photo, layer);
     const part = { left: -left, top: -top, width: layer.width, height: layer.height };
-    pixels.push(behindPixels(await partOf(await opened(placed), size, part), layer));
+    const source = { photo: await opened(placed), ...placed.photo, mirror: placed.placement.mirror };
+    pixels.push(behindPixels(await partOf(source, size, part), layer));
   }
   return pixels;
 }

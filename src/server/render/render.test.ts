@@ -247,3 +247,51 @@ test('the photo behind is the photo as libvips covers and blurs it, at a distanc
     expect(own[3]).toBe(255);
   }
 }); // prettier-ignore
+
+describe('a photo that is enlarged lies where it is placed to within a twentieth of a pixel', () => {
+  /** A dark disc, its middle a third across and down, in a photo of 90 × 90 pixels. */
+  const disc = Buffer.alloc(90 * 90 * 3, 255);
+  for (let i = 0; i < 90 * 90; i++)
+    if (Math.hypot((i % 90) + 0.5 - 30, Math.floor(i / 90) + 0.5 - 30) < 12) disc.fill(0, 3 * i, 3 * i + 3);
+  const drawn = () => sharp(disc, { raw: { width: 90, height: 90, channels: 3 } });
+
+  /** Where the dark lies, in shares of the picture. */
+  function darkIn(file: Buffer): readonly [x: number, y: number] {
+    const { data, width, height } = PNG.sync.read(file);
+    let [sum, x, y] = [0, 0, 0];
+    for (let i = 0; i < width * height; i++) {
+      const dark = 255 - data[4 * i]!;
+      sum += dark;
+      x += (dark * ((i % width) + 0.5)) / width;
+      y += (dark * (Math.floor(i / width) + 0.5)) / height;
+    }
+    return [x / sum, y / sum];
+  }
+
+  const shape = { kind: 'rectangle', box: { cx: 150, cy: 150, width: 300, height: 300 } };
+
+  test.each([
+    ['alone', [{ width: 300 }], {}, [1 / 3, 1 / 3]],
+    ['beside a smaller one that is reduced', [{ width: 300 }, { name: 's', width: 60 }], {}, [1 / 3, 1 / 3]],
+    ['mirrored', [{ width: 300 }], { mirror: true }, [2 / 3, 1 / 3]],
+    ['in a wider space of colours', [{ width: 300, profile: 'display-p3' }], {}, [1 / 3, 1 / 3]],
+  ])('%s', async (_, outputs, centring, [x, y]) => {
+    const source = join(folder, `${Math.random()}.png`);
+    await drawn().png().toFile(source);
+    const files = await rendered({ shape, outputs, centring }, source);
+    for (const { data, width } of files) {
+      const dark = darkIn(data);
+      expect(Math.abs(dark[0] - x!) * width).toBeLessThan(0.05);
+      expect(Math.abs(dark[1] - y!) * width).toBeLessThan(0.05);
+    }
+  });
+
+  test('turned by its Exif orientation', async () => {
+    const source = join(folder, 'turned.jpg');
+    await drawn().jpeg({ quality: 100 }).withMetadata({ orientation: 6 }).toFile(source);
+    // Orientation 6: the stored left is the top, the stored top the right.
+    const [x, y] = darkIn((await rendered({ shape }, source))[0]!.data);
+    expect(Math.abs(x - 2 / 3) * 300).toBeLessThan(0.1);
+    expect(Math.abs(y - 1 / 3) * 300).toBeLessThan(0.1);
+  });
+});
