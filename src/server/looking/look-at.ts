@@ -13,6 +13,7 @@ import {
 import { standingSubject } from '../../core/sight/busy';
 import type { Sharp } from 'sharp';
 import type { Size } from '../../core/placement';
+import { enlarged, isLarger } from '../../core/raster';
 import { openPhoto } from '../intake/open';
 import { lookAgain } from './look-again';
 import { levelsOf, rasterOf, type Levels, type Picture } from './picture';
@@ -20,22 +21,29 @@ import { levelsOf, rasterOf, type Levels, type Picture } from './picture';
 /** Faces need twice as many pixels each way as subjects. */
 const FACE_SIZE = 2 * LOOK_SIZE;
 
-async function shrunk(photo: Sharp, { width, height }: Size, longest: number): Promise<Picture> {
+/** At a size that it may be too small for. */
+async function sized(photo: Sharp, own: Size, longest: number): Promise<Picture> {
+  const scale = longest / Math.max(own.width, own.height);
   // Even sides, so that half of it shows exactly the same: places are shares of the picture.
-  const even = (side: number) => 2 * Math.max(1, Math.round(((side / Math.max(width, height)) * longest) / 2));
+  const even = (side: number) => 2 * Math.max(1, Math.floor((side * scale) / 2 + 1e-6));
+  const size = { width: even(own.width), height: even(own.height) };
   const { data, info } = await photo
-    .resize(even(width), even(height), { fit: 'fill' })
+    .resize(Math.min(size.width, own.width), Math.min(size.height, own.height), { fit: 'fill' })
     .removeAlpha()
     .toColourspace('srgb')
     .raw()
     .toBuffer({ resolveWithObject: true });
-  return { data, width: info.width, height: info.height };
+  const made = { data, width: info.width, height: info.height };
+  if (!isLarger(size, made)) return made;
+  const part = { left: 0, top: 0, width: info.width, height: info.height };
+  const larger = enlarged({ ...made, channels: 3, part }, size, { left: 0, top: 0, ...size });
+  return { data: new Uint8Array(larger.buffer), ...size };
 }
 
 /** A photo or its proxy at the size that faces are looked for in, or at another. */
 export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
   const photo = openPhoto(path);
-  return shrunk(photo, (await photo.metadata()).autoOrient, longest);
+  return sized(photo, (await photo.metadata()).autoOrient, longest);
 }
 
 /** A photo or its proxy, half and a quarter of it. */
@@ -60,7 +68,7 @@ export const isEnough = ({ width, height }: Size): boolean => Math.max(width, he
 
 /** What a photo that is decoded already, upright and in sRGB, is compared with others by. */
 export async function lookAtDecoded(photo: Sharp, size: Size): Promise<Sight> {
-  const first = firstLook(rasterOf(await shrunk(photo, size, LOOK_SIZE)));
+  const first = firstLook(rasterOf(await sized(photo, size, LOOK_SIZE)));
   return { ...sightOf(first, first.clear ? first.subject : null), faces: [] };
 }
 
