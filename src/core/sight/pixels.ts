@@ -10,15 +10,17 @@ import { smallMask } from './small-mask';
 type Of = {
   readonly size: Size;
   /** The raster in shares of the photo. */
-  readonly within?: Box;
+  readonly within?: Box | undefined;
   /** Those of the body, if not all are. */
   readonly solid?: readonly number[];
+  /** The sides of its box, if they are known more closely than by whole pixels. */
+  readonly sides?: Part['box'];
 };
 
 /** Places and area of a subject, in shares of the photo. */
 export function subjectOfPixels(
-  { pixels, box: sides }: Part,
-  { size: { width, height }, within = [0, 0, 1, 1], solid = pixels }: Of,
+  { pixels, box: whole }: Part,
+  { size: { width, height }, within = [0, 0, 1, 1], solid = pixels, sides = whole }: Of,
 ): Omit<FoundSubject, 'confidence' | 'count'> {
   let [x, y] = [0, 0];
   for (const i of pixels) {
@@ -29,9 +31,9 @@ export function subjectOfPixels(
   const box = partOfBox(within, [left / width, top / height, (right - left) / width, (bottom - top) / height]);
   return {
     box,
-    body: partOfBox(box, bodyOf(solid, sides, width)),
+    body: partOfBox(box, bodyOf(solid, whole, width)),
     centroid: [within[0] + (x / width) * within[2], within[1] + (y / height) * within[3]],
     area: (pixels.length / (width * height)) * within[2] * within[3],
-    mask: smallMask(pixels, sides, width),
+    mask: smallMask(pixels, whole, width),
   };
 }

@@ -2,8 +2,9 @@
 import { withoutBleed } from './bleed';
 import { withoutHoles } from './body';
 import { overlap } from './boxes';
+import { sharpStart, sidesBetween } from './between';
 import { edgesOf } from './edges';
-import { distancesFrom, groundOf, type Ground } from './ground';
+import { distancesFrom, groundOf, type Distances, type Ground } from './ground';
 import type { Lab, Size } from './lab';
 import { mainPart, type MainPart } from './main-part';
 import { subjectOfPixels } from './pixels';
@@ -26,9 +27,10 @@ const BETTER = 0.1;
 const GROUND = 2.5;
 
 /** A subject whose confidence is what it was seen with. */
-function subjectOf(part: MainPart, size: Size, confidence: number, unlike: Float32Array): FoundSubject {
-  const solid = withoutHoles(part, unlike, GROUND, size);
-  return { ...subjectOfPixels(part, { size, solid }), confidence, count: 1 + part.others.length };
+function subjectOf(part: MainPart, size: Size, confidence: number, tones: Distances, noise: number): FoundSubject {
+  const solid = withoutHoles(part, tones.unshaded, GROUND, size);
+  const sides = sidesBetween(part, size, sharpStart(tones, noise));
+  return { ...subjectOfPixels(part, { size, solid, sides }), confidence, count: 1 + part.others.length };
 }
 
 /** The main thing in a region; null where nothing is left of it. */
@@ -50,7 +52,7 @@ function onPlain(ground: Ground, lab: Lab): FoundSubject | null {
     const other = found(held, tones.seen, lab, NEARBY, edges);
     if (other && other.trust > best.trust + BETTER) best = other;
   }
-  return best && subjectOf(best.part, lab, best.trust, tones.unshaded);
+  return best && subjectOf(best.part, lab, best.trust, tones, ground.noise);
 }
 
 const floorOf = ({ noise }: Ground) => Math.max(FLOOR, 2 * noise);

@@ -36,8 +36,9 @@ async function drawn(path: string, width: number, isWhite: boolean, random: () =
 
 test.each([
   [320, 'coloured', 0.06],
-  [320, 'white', 0.06],
-  [800, 'coloured', 0.04],
+  [320, 'white', 0.05],
+  [800, 'coloured', 0.005],
+  [800, 'white', 0.005],
 ])(
   '24 discs in %i pixels on %s ground: of all but two the box is as large as they are, and in their place',
   async (width, ground, most) => {

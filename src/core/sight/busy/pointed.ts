@@ -7,7 +7,7 @@ import type { Told } from '../pointing';
 import type { FoundSubject } from '../sight';
 import type { Candidate } from './candidates';
 import { cutOut, sidesIn, type GrabCut } from './cut';
-import { maskOf, rimAround, type Salience } from './salience';
+import { maskOf, rimAround, subjectOfPart, type Salience } from './salience';
 
 /** A photo with all that is costly to find out about it: what stands out there, and the things that a network saw. */
 export type Ready = {
@@ -98,7 +98,7 @@ async function standingIn({ closer }: Ways, box: Box, from: Box | null, at: Told
   const [left, top] = inPart([box[0], box[1]], within);
   const [right, bottom] = inPart([box[0] + box[2], box[1] + box[3]], within);
   const part = standingAt(salience, from && [left, top, right - left, bottom - top], at && inPart(at, within));
-  return part && subjectOfPixels(part, { size: salience, within });
+  return part && subjectOfPart(part, salience, within);
 }
 
 /** One that somebody told is sure. */
@@ -122,7 +122,7 @@ export async function pointedAt(
   // Only the thing itself is told yet, nothing of its parts.
   const isFirst = told.length === (from ? 0 : 1);
   if (part && isFirst) {
-    const own = subjectOfPixels(part, { size: salience });
+    const own = subjectOfPart(part, salience);
     const closer = rim > CLEAR ? await standingIn(ways, own.box, from, places[0]) : null;
     if (closer && overlap(closer.box, own.box) > SAME) return sure(closer);
     if (rim <= WIDE_AT) return sure(own);

@@ -1,4 +1,6 @@
 /** The subject of a photo whose ground is busy: what stands out, as a network says it pixel by pixel. */
+import { passing, sidesBetween } from '../between';
+import type { Box } from '../boxes';
 import type { Size } from '../lab';
 import { mainPart, type MainPart } from '../main-part';
 import type { Mask, Part } from '../masks';
@@ -64,9 +66,13 @@ const MOST = 0.9;
 /** What of a mask is the subject: its largest part near the middle, and those close to it; null where there is none. */
 export const mainOf = (mask: Mask, size: Size): MainPart | null => mainPart(mask, size, NEARBY);
 
+/** A part along its outline. @param within the picture in shares of the photo, if it is not all of it */
+export const subjectOfPart = (part: Part, salience: Salience, within?: Box): ReturnType<typeof subjectOfPixels> =>
+  subjectOfPixels(part, { size: salience, within, sides: sidesBetween(part, salience, passing(salience.values, SUBJECT)) }); // prettier-ignore
+
 /** A part as the subject, trusted by how wide the rim is. @param wide the rim beyond which it is not taken for sure */
-export const asSubject = (part: MainPart, size: Size, rim: number, wide = WIDE): FoundSubject => ({
-  ...subjectOfPixels(part, { size }),
+export const asSubject = (part: MainPart, salience: Salience, rim: number, wide = WIDE): FoundSubject => ({
+  ...subjectOfPart(part, salience),
   confidence: MOST / (1 + rim / wide),
   count: 1 + part.others.length,
 });

@@ -1,0 +1,85 @@
+/** Where a subject's sides lie between the pixels of the picture that is looked at. */
+import type { Distances } from './ground';
+import type { Size } from './lab';
+import type { Part } from './masks';
+
+type Sides = Part['box'];
+
+/** Lines whose ends are at most so many pixels within the outermost one may be it. */
+const NEAR = 1;
+/** So many of the lines that may be it have to tell where they begin. */
+const MOST = 0.5;
+
+/**
+ * Where a line of the subject begins, in pixels from the outer edge of its outermost one inwards; null where that
+ * can't be told.
+ *
+ * @param end place of that pixel
+ * @param inwards from one place to the next one further in
+ */
+export type Start = (end: number, inwards: number) => number | null;
+
+/** Lightness alone tells where it differs by this (L*) from the ground's: JPEG lets colour run over an outline. */
+const LIGHT = 10;
+/** Else all that is unlike the ground does, by as many times what the ground itself is. */
+const CLEAR = 4;
+/** The second pixel of a line is this share of what the third one is, … */
+const FULL = 0.95;
+/** … and the fifth differs from that by at most this share … */
+const EVEN = 0.15;
+/** … as what is two pixels out does from the ground: a shadow is none of the subject. */
+const NONE = 0.05;
+
+/** Where a line begins, if values are the same all along it and nothing before it. */
+function startIn(values: Float32Array, end: number, inwards: number, least: number): number | null {
+  const full = values[end + 2 * inwards]!;
+  const share = (deep: number) => values[end + deep * inwards]! / full;
+  const isSharp = Math.abs(full) >= least && share(1) >= FULL && Math.abs(1 - share(4)) <= EVEN;
+  if (!isSharp || Math.abs(share(-2)) > NONE) return null;
+  let start = 2;
+  for (let deep = -1; deep < 2; deep++) start -= Math.min(1, Math.max(0, share(deep)));
+  return start;
+}
+
+/**
+ * Sharp outlines: what is unlike the ground around a line's end, in pixels that are as unlike it as what lies
+ * further in. Where that is not even, light may fall off towards the rim, and pixels there are subject in full.
+ */
+export const sharpStart =
+  ({ unshaded, lighter }: Distances, noise: number): Start =>
+  (end, inwards) =>
+    startIn(lighter, end, inwards, LIGHT) ?? startIn(unshaded, end, inwards, CLEAR * noise);
+
+/** Where values pass a limit, straight between the pixels' middles. */
+export const passing =
+  (values: Float32Array, limit: number): Start =>
+  (end, inwards) => {
+    const [outer, inner] = [values[end - inwards]!, values[end]!];
+    return outer < limit && inner >= limit ? (limit - outer) / (inner - outer) - 0.5 : null;
+  };
+
+/** The sides of a subject's box, in pixels, as told by where its lines begin; those at the picture's rim are there. */
+export function sidesBetween({ pixels, box: [l, t, r, b] }: Part, { width, height }: Size, start: Start): Sides {
+  const mask = new Uint8Array(width * height);
+  for (const i of pixels) mask[i] = 1;
+  /** How far inwards a side lies from its outermost pixels; `across` leads from a line to the next. */
+  const inset = (first: number, lines: number, across: number, inwards: number) => {
+    let [least, told, all] = [Infinity, 0, 0];
+    for (let line = 0; line < lines; line++)
+      for (let depth = 0, end = first + line * across; depth <= NEAR; depth++, end += inwards) {
+        if (mask[end] === 0) continue;
+        const own = start(end, inwards);
+        all++;
+        if (own !== null) told++;
+        if (own !== null && depth + own < least) least = depth + own;
+        break;
+      }
+    return told > 0 && told >= MOST * all ? least : 0;
+  };
+  return [
+    l === 0 ? 0 : l + inset(t * width + l, b - t, width, 1),
+    t === 0 ? 0 : t + inset(t * width + l, r - l, 1, width),
+    r === width ? r : r - inset(t * width + r - 1, b - t, width, -1),
+    b === height ? b : b - inset((b - 1) * width + l, r - l, 1, -width),
+  ];
+}
