@@ -11,7 +11,7 @@
 import onnxProto from 'onnx-proto';
 import { readFileSync } from 'node:fs';
 import { layOut } from './laid-out.mjs';
-import { attribute, half, inSixteens, same, tensor, value, withZeros } from './onnx-parts.mjs';
+import { attribute, half, inSixteens, kernelOf, PARTS, same, tensor, value, withZeros } from './onnx-parts.mjs';
 
 const { ModelProto } = onnxProto.onnx;
 
@@ -42,22 +42,9 @@ function weightsOf({ weightsManifest }, bytes) {
 
 const text = (base64) => Buffer.from(base64, 'base64').toString();
 
-/**
- * Height, width, in, out as out, in, height, width; of depthwise ones in, 1, height, width.
- *
- * @param ins channels that go in, and
- * @param outs those that come out, zeros among them
- */
-function kernel({ shape: [h, w, ownIns, ownOuts], values }, depthwise, ins, outs) {
-  const dims = depthwise ? [ins, 1, h, w] : [outs, ins, h, w];
-  const out = new Float32Array(dims.reduce((a, b) => a * b));
-  for (let y = 0, k = 0; y < h; y++)
-    for (let x = 0; x < w; x++)
-      for (let i = 0; i < ownIns; i++)
-        for (let o = 0; o < ownOuts; o++, k++)
-          out[depthwise ? (i * h + y) * w + x : ((o * ins + i) * h + y) * w + x] = values[k];
-  return { dims, values: out };
-}
+/** Of weights that stand by height, width, in and out; those of a depthwise convolution have one out. */
+const kernel = ({ shape: [h, w, ownIns, ownOuts], values }, depthwise, ins, outs) =>
+  kernelOf(values, { h, w, ownIns, ownOuts, ins, outs, depthwise }, (o, i, y, x) => ((y * w + x) * ownIns + i) * ownOuts + o); // prettier-ignore
 
 /** Nodes and constants of everything that the outputs need. */
 class Graph {
@@ -200,4 +187,4 @@ function converted() {
 }
 
 /** 8 MB. */
-export const layOutDetector = (path) => layOut(path, [import.meta.url], converted);
+export const layOutDetector = (path) => layOut(path, [import.meta.url, PARTS], converted);

@@ -13,7 +13,7 @@ import { ByteBuffer } from 'flatbuffers';
 import onnxProto from 'onnx-proto';
 import { readFileSync } from 'node:fs';
 import { layOut } from './laid-out.mjs';
-import { attribute, half, inSixteens, same, tensor, value, withZeros } from './onnx-parts.mjs';
+import { attribute, half, inSixteens, kernelOf, PARTS, same, tensor, value, withZeros } from './onnx-parts.mjs';
 
 const { ModelProto } = onnxProto.onnx;
 
@@ -82,22 +82,9 @@ const RESHAPED = 22;
 const RESIZED = 23;
 const PADDED = 34;
 
-/**
- * Out, height, width, in as out, in, height, width; of depthwise ones 1, height, width, in as in, 1, height, width.
- *
- * @param ins channels that go in, and
- * @param outs those that come out, zeros among them
- */
-function kernel({ shape: [ownOuts, h, w, ownIns], values }, depthwise, ins, outs) {
-  const dims = depthwise ? [ins, 1, h, w] : [outs, ins, h, w];
-  const turned = new Float32Array(dims.reduce((a, b) => a * b));
-  for (let o = 0, k = 0; o < ownOuts; o++)
-    for (let y = 0; y < h; y++)
-      for (let x = 0; x < w; x++)
-        for (let i = 0; i < ownIns; i++, k++)
-          turned[depthwise ? (i * h + y) * w + x : ((o * ins + i) * h + y) * w + x] = values[k];
-  return { dims, values: turned };
-}
+/** Of weights that stand by out, height, width and in; those of a depthwise convolution have one out. */
+const kernel = ({ shape: [ownOuts, h, w, ownIns], values }, depthwise, ins, outs) =>
+  kernelOf(values, { h, w, ownIns, ownOuts, ins, outs, depthwise }, (o, i, y, x) => ((o * h + y) * w + x) * ownIns + i);
 
 /** A model turned; its outputs are tensors of the file by other names. */
 function converted({ file, outputs }) {
@@ -213,6 +200,6 @@ const SHORT_RANGE = {
 
 /** 2 MB and half of that. */
 export function layOutFaces(folder) {
-  layOut(`${folder}/faces-far.onnx`, [import.meta.url], () => converted(FULL_RANGE));
-  layOut(`${folder}/faces-near.onnx`, [import.meta.url], () => converted(SHORT_RANGE));
+  layOut(`${folder}/faces-far.onnx`, [import.meta.url, PARTS], () => converted(FULL_RANGE));
+  layOut(`${folder}/faces-near.onnx`, [import.meta.url, PARTS], () => converted(SHORT_RANGE));
 }

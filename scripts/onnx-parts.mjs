@@ -5,6 +5,9 @@ const { AttributeProto, TensorProto } = onnxProto.onnx;
 const { FLOAT, INT8, INT32, INT64, UINT8 } = TensorProto.DataType;
 const TYPES = new Map([[Float32Array, FLOAT], [Int8Array, INT8], [Int32Array, INT32], [Uint8Array, UINT8], [BigInt64Array, INT64]]); // prettier-ignore
 
+/** This file: what is made by it is made anew when it changes. */
+export const PARTS = import.meta.url;
+
 /** IEEE 754 binary16. */
 export function half(bits) {
   const [sign, exponent, fraction] = [bits >> 15 ? -1 : 1, (bits >> 10) & 31, bits & 1023];
@@ -46,6 +49,23 @@ export const value = (name, shape) => ({
 export const inSixteens = (channels) => 16 * Math.ceil(channels / 16);
 
 export const withZeros = (values, length) => [...values, ...new Array(length - values.length).fill(0)];
+
+/**
+ * A convolution's weights as out, in, row, column; those of a depthwise one as in, 1, row, column.
+ *
+ * @param shape rows, columns and channels of `values`, and the channels that there are to be, zeros among them
+ * @param placeOf where in `values` a weight stands, by its out, in, row and column
+ */
+export function kernelOf(values, { h, w, ownIns, ownOuts, ins, outs, depthwise }, placeOf) {
+  const dims = depthwise ? [ins, 1, h, w] : [outs, ins, h, w];
+  const turned = new Float32Array(dims.reduce((a, b) => a * b));
+  for (let o = 0; o < ownOuts; o++)
+    for (let i = 0; i < ownIns; i++)
+      for (let y = 0; y < h; y++)
+        for (let x = 0; x < w; x++)
+          turned[((depthwise ? i : o * ins + i) * h + y) * w + x] = values[placeOf(o, i, y, x)];
+  return { dims, values: turned };
+}
 
 /** Padding before and after of a "same" convolution whose input is a multiple of its step. */
 export function same(size, step) {

@@ -10,7 +10,7 @@
 import onnxProto from 'onnx-proto';
 import { readFileSync } from 'node:fs';
 import { layOut } from './laid-out.mjs';
-import { floatsOf, tensor, wholeNumbers } from './onnx-parts.mjs';
+import { floatsOf, PARTS, tensor, wholeNumbers } from './onnx-parts.mjs';
 import { quantized } from './quantized.mjs';
 
 const { ModelProto } = onnxProto.onnx;
@@ -103,4 +103,4 @@ export const exact = () => ModelProto.encode(fitted()).finish();
 const written = () => ModelProto.encode(quantized(fitted(), JSON.parse(readFileSync(RANGES, 'utf8')))).finish();
 
 /** 1 MB. */
-export const layOutSalience = (path) => layOut(path, [import.meta.url, QUANTIZED, RANGES], written);
+export const layOutSalience = (path) => layOut(path, [import.meta.url, PARTS, QUANTIZED, RANGES], written);

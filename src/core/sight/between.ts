@@ -23,21 +23,28 @@ export type Start = (end: number, inwards: number) => number | null;
 const LIGHT = 10;
 /** Else all that is unlike the ground does, by as many times what the ground itself is. */
 const CLEAR = 4;
-/** The second pixel of a line is this share of what the third one is, … */
-const FULL = 0.95;
-/** … and the fifth differs from that by at most this share … */
-const EVEN = 0.15;
-/** … as what is two pixels out does from the ground: a shadow is none of the subject. */
+/** What is two pixels out is less than this share of the subject's: a shadow is none of it. */
 const NONE = 0.05;
 
-/** Where a line begins, if values are the same all along it and nothing before it. */
-function startIn(values: Float32Array, end: number, inwards: number, least: number): number | null {
-  const full = values[end + 2 * inwards]!;
-  const share = (deep: number) => values[end + deep * inwards]! / full;
-  const isSharp = Math.abs(full) >= least && share(1) >= FULL && Math.abs(1 - share(4)) <= EVEN;
-  if (!isSharp || Math.abs(share(-2)) > NONE) return null;
-  let start = 2;
-  for (let deep = -1; deep < 2; deep++) start -= Math.min(1, Math.max(0, share(deep)));
+/**
+ * How an outline looks that is as sharp as pixels can show: the line's pixel so `deep` in is subject in full, the one
+ * before it at least this share of that, and two pixels further in no more than `even` is different.
+ */
+type Outline = { readonly deep: number; readonly full: number; readonly even: number };
+
+const SHARP: Outline = { deep: 2, full: 0.95, even: 0.15 };
+/** That of a photo that was enlarged to be looked at. */
+const ENLARGED: Outline = { deep: 3, full: 0.98, even: 0.06 };
+
+/** Where a line begins whose end looks like that. @param least what the subject's values are at least */
+function startIn(values: Float32Array, end: number, inwards: number, least: number, outline = SHARP): number | null {
+  const { deep, full, even } = outline;
+  const own = values[end + deep * inwards]!;
+  const share = (k: number) => values[end + k * inwards]! / own;
+  const isSo = Math.abs(own) >= least && share(deep - 1) >= full && Math.abs(1 - share(deep + 2)) <= even;
+  if (!isSo || Math.abs(share(-2)) > NONE) return null;
+  let start = deep;
+  for (let k = -1; k < deep; k++) start -= Math.min(1, Math.max(0, share(k)));
   return start;
 }
 
@@ -48,7 +55,9 @@ function startIn(values: Float32Array, end: number, inwards: number, least: numb
 export const sharpStart =
   ({ unshaded, lighter }: Distances, noise: number): Start =>
   (end, inwards) =>
-    startIn(lighter, end, inwards, LIGHT) ?? startIn(unshaded, end, inwards, CLEAR * noise);
+    startIn(lighter, end, inwards, LIGHT) ??
+    startIn(lighter, end, inwards, LIGHT, ENLARGED) ??
+    startIn(unshaded, end, inwards, CLEAR * noise);
 
 /** Where values pass a limit, straight between the pixels' middles. */
 export const passing =

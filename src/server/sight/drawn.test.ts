@@ -35,8 +35,8 @@ async function drawn(path: string, width: number, isWhite: boolean, random: () =
 }
 
 test.each([
-  [320, 'coloured', 0.06],
-  [320, 'white', 0.05],
+  [320, 'coloured', 0.02],
+  [320, 'white', 0.02],
   [800, 'coloured', 0.005],
   [800, 'white', 0.005],
 ])(
