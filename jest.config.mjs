@@ -1,6 +1,8 @@
 /** Unit tests: everything beside the sources; packages that are published as ES modules only are transformed too. */
 const esmPackages = [
   'clipper2-ts',
+  'd3-array',
+  'internmap',
   'flatbush',
   'react-hotkeys-hook',
   'flatqueue',

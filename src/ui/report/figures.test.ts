@@ -79,6 +79,10 @@ test('the CSV quotes what it has to and disarms what a spreadsheet would run (RF
 
 test('a histogram counts every value once; values that are the same are one bar', () => {
   expect(histogram([1, 1.4, 2, 3, 5], 4, '×').map(({ count }) => count)).toEqual([2, 1, 1, 1]);
+  const sizes = histogram([62.43, 65.9, 66, 66.01, 70.9], 12, '');
+  expect(sizes.map(({ label }) => label).slice(0, 2)).toEqual(['62–63', '63–64']);
+  expect(sizes.map(({ count }) => count)).toEqual([1, 0, 0, 1, 2, 0, 0, 0, 1]);
+  expect(histogram([0.21, 0.3, 0.6], 4, '×').map(({ label }) => label)).toEqual(['0.2–0.3×', '0.3–0.4×', '0.4–0.5×', '0.5–0.6×']); // prettier-ignore
   expect(histogram([2, 2.0000001, 2], 4, '')).toEqual([{ from: 2, label: '2', count: 3 }]);
   expect(histogram([], 4, '')).toEqual([]);
 });

@@ -1,4 +1,5 @@
 /** A batch's figures: how alike its cutouts sit. */
+import { bin, extent, nice, tickStep, ticks } from 'd3-array';
 import { CHECKS } from '@/core/checks';
 import type { Seated } from '@/core/groups';
 import { enlargement, seenAgain } from '@/core/placement';
@@ -67,17 +68,20 @@ export function figuresOf(
 
 export type Bar = { readonly from: number; readonly label: string; readonly count: number };
 
-/** How many values fall into each of so many equal steps from the least to the largest. */
+/** How many values fall into each of about so many equal steps between numbers that read well. */
 export function histogram(values: readonly number[], steps: number, unit: string): Bar[] {
-  if (values.length === 0) return [];
-  const [low, high] = [Math.min(...values), Math.max(...values)];
+  const [low, high] = extent(values);
+  if (low === undefined) return [];
   // Values that are the same but for rounding are one bar.
   if (high - low < 1e-3 * Math.max(1, Math.abs(high)))
     return [{ from: low, label: `${Math.round(low * 100) / 100}${unit}`, count: values.length }];
-  const step = (high - low) / steps;
-  const bars = Array.from({ length: steps }, (_, i) => ({ from: low + i * step, count: 0 }));
-  for (const v of values) bars[Math.min(steps - 1, Math.floor((v - low) / step))]!.count++;
-  return bars.map(({ from, count }) => ({ from, count, label: `${Math.round((from + step / 2) * 100) / 100}${unit}` }));
+  const [from, to] = nice(low, high, steps);
+  const step = tickStep(from, to, steps);
+  const written = (v: number) => v.toFixed(Math.max(0, -Math.floor(Math.log10(step))));
+  // The last bar has its upper end, too.
+  const between = ticks(from, to, steps).filter((v) => v > from && v < to);
+  const bars = bin().domain([from, to]).thresholds(between)(values);
+  return bars.map(({ x0, x1, length }) => ({ from: x0!, count: length, label: `${written(x0!)}–${written(x1!)}${unit}` })); // prettier-ignore
 }
 
 /** How many photos fail each check. */

@@ -90,6 +90,7 @@ function Spots({ figures, tolerance, onOpen }: SpotsProps) {
     domain: [-reach, reach],
     ticks: [-reach, -reach / 2, 0, reach / 2, reach],
     tickFormatter: (v: number) => number(v),
+    interval: 0,
     tick: { fontSize: 11 },
   } as const;
   return (
