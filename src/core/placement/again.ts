@@ -41,7 +41,8 @@ function bothLooks({ sight, handSubject }: SeenPhoto, { rule }: Placed): readonl
     return first ? [ofFace(first), again.face && ofFace(again.face)] : null;
   }
   const first = handSubject ? ('box' in handSubject ? handSubject.box : null) : sight.subject?.box;
-  if (rule !== 'subject' || !first || !sight.subject || overlap(first, sight.subject.box) < SAME) return null;
+  if (rule !== 'subject' || again.subject === undefined) return null;
+  if (!first || !sight.subject || overlap(first, sight.subject.box) < SAME) return null;
   return [ofBox(first), again.subject && ofBox(again.subject)];
 }
 

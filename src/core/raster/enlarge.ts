@@ -4,10 +4,10 @@ import { cubicWeights } from './cubic';
 
 type Size = { readonly width: number; readonly height: number };
 
-/** A part of an opaque picture, three or four bytes a pixel, and the whole picture's size. */
+/** A part of an opaque picture, so many bytes a pixel, and the whole picture's size. */
 export type OpaquePart = Size & {
   readonly data: Uint8Array | Uint8ClampedArray;
-  readonly channels: 3 | 4;
+  readonly channels: 1 | 2 | 3 | 4;
   readonly part: PixelWindow;
 };
 

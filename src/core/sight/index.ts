@@ -3,6 +3,7 @@ export { hashBits, hashDistance, type HashBits } from './figures';
 export { plainAgain, windowAround } from './again';
 export { coloursOf, firstLook, LOOK_SIZE, sightOf, SIGHT_VERSION } from './look';
 export { partOfBox } from './body';
+export { cutOutSubject } from './cut-out';
 export { pointingSchema, type Pointing, type Told } from './pointing';
 export { RIM_CELLS } from './rim';
 export { taken } from './subject';

@@ -29,9 +29,12 @@ export const foundSubjectSchema = z.object({
   count: z.int(),
 });
 
-/** What a second look at the surroundings of the subject, and of the first face, found there; null where it found nothing. */
+/**
+ * What a second look at the surroundings of the subject, and of the first face, found there; null where it found
+ * nothing. One that was cut out before is not looked at again.
+ */
 const seenAgainSchema = z.object({
-  subject: box.nullable(),
+  subject: box.nullable().optional(),
   face: faceSchema.omit({ score: true }).nullable(),
 });
 

@@ -19,6 +19,10 @@ export function openPhoto(path: string): Sharp {
   return sharp(path, OPEN_OPTIONS).autoOrient().flatten({ background: '#ffffff' }).toColourspace('srgb');
 }
 
+/** How opaque a photo is, in one channel. */
+export const openAlpha = (path: string): Sharp =>
+  sharp(path, OPEN_OPTIONS).autoOrient().ensureAlpha().extractChannel('alpha').toColourspace('b-w');
+
 /** The same in another space: Display P3 keeps colours that sRGB has not. */
 export async function openPhotoIn(path: string, space: ColourSpace): Promise<Sharp> {
   const photo = openPhoto(path);

@@ -1,6 +1,7 @@
 /** One photo looked at. */
 import {
   coloursOf,
+  cutOutSubject,
   firstLook,
   LOOK_SIZE,
   sightOf,
@@ -14,14 +15,14 @@ import { standingSubject } from '../../core/sight/busy';
 import type { Sharp } from 'sharp';
 import type { Size } from '../../core/placement';
 import { enlarged, isLarger } from '../../core/raster';
-import { openPhoto } from '../intake/open';
+import { openAlpha, openPhoto } from '../intake/open';
 import { lookAgain } from './look-again';
 import { levelsOf, rasterOf, type Levels, type Picture } from './picture';
 
 /** Faces need twice as many pixels each way as subjects. */
 const FACE_SIZE = 2 * LOOK_SIZE;
 
-/** At a size that it may be too small for. */
+/** Its bytes, row by row, at a size that it may be too small for. */
 async function sized(photo: Sharp, own: Size, longest: number): Promise<Picture> {
   const scale = longest / Math.max(own.width, own.height);
   // Even sides, so that half of it shows exactly the same: places are shares of the picture.
@@ -29,21 +30,37 @@ async function sized(photo: Sharp, own: Size, longest: number): Promise<Picture>
   const size = { width: even(own.width), height: even(own.height) };
   const { data, info } = await photo
     .resize(Math.min(size.width, own.width), Math.min(size.height, own.height), { fit: 'fill' })
-    .removeAlpha()
-    .toColourspace('srgb')
     .raw()
     .toBuffer({ resolveWithObject: true });
   const made = { data, width: info.width, height: info.height };
   if (!isLarger(size, made)) return made;
   const part = { left: 0, top: 0, width: info.width, height: info.height };
-  const larger = enlarged({ ...made, channels: 3, part }, size, { left: 0, top: 0, ...size });
+  const larger = enlarged({ ...made, channels: info.channels, part }, size, { left: 0, top: 0, ...size });
   return { data: new Uint8Array(larger.buffer), ...size };
+}
+
+/** A photo's file, before its pixels are read. */
+type File = { readonly photo: Sharp; readonly size: Size; readonly hasAlpha: boolean };
+
+async function opened(path: string): Promise<File> {
+  const photo = openPhoto(path).removeAlpha();
+  const { autoOrient, hasAlpha } = await photo.metadata();
+  return { photo, size: autoOrient, hasAlpha };
 }
 
 /** A photo or its proxy at the size that faces are looked for in, or at another. */
 export async function pictureOf(path: string, longest = FACE_SIZE): Promise<Picture> {
-  const photo = openPhoto(path);
-  return sized(photo, (await photo.metadata()).autoOrient, longest);
+  const { photo, size } = await opened(path);
+  return sized(photo, size, longest);
+}
+
+/** The thing in a photo that was cut out before it came; null where none was. */
+async function cutOutIn(path: string, { size, hasAlpha }: File): Promise<FoundSubject | null> {
+  if (!hasAlpha) return null;
+  const { data, width, height } = await sized(openAlpha(path), size, LOOK_SIZE);
+  const alpha = new Float32Array(data.length);
+  for (let i = 0; i < alpha.length; i++) alpha[i] = data[i]! / 255;
+  return cutOutSubject(alpha, { width, height });
 }
 
 /** A photo or its proxy, half and a quarter of it. */
@@ -68,7 +85,7 @@ export const isEnough = ({ width, height }: Size): boolean => Math.max(width, he
 
 /** What a photo that is decoded already, upright and in sRGB, is compared with others by. */
 export async function lookAtDecoded(photo: Sharp, size: Size): Promise<Sight> {
-  const first = firstLook(rasterOf(await sized(photo, size, LOOK_SIZE)));
+  const first = firstLook(rasterOf(await sized(photo.removeAlpha().toColourspace('srgb'), size, LOOK_SIZE)));
   return { ...sightOf(first, first.clear ? first.subject : null), faces: [] };
 }
 
@@ -85,14 +102,17 @@ const seenIn = (first: FirstLook, subject: FoundSubject | null, faces: Sight['fa
  * @param all false leaves out what takes long to begin with: faces, and subjects on busy grounds
  */
 export async function lookAt(path: string, all = true): Promise<Sight> {
+  const file = await opened(path);
+  const cutOut = await cutOutIn(path, file);
   if (!all) {
-    const first = firstLook(rasterOf(await pictureOf(path, LOOK_SIZE)));
-    return seenIn(first, first.clear ? first.subject : null, []);
+    const first = firstLook(rasterOf(await sized(file.photo, file.size, LOOK_SIZE)));
+    return seenIn(first, cutOut ?? (first.clear ? first.subject : null), []);
   }
-  const levels = levelsOf(await pictureOf(path));
+  const levels = levelsOf(await sized(file.photo, file.size, FACE_SIZE));
   const first = firstLook(rasterOf(levels[1]));
   const { facesIn } = await import('./faces');
-  const subject = first.clear ? first.subject : await doubtful(first, levels);
+  const subject = cutOut ?? (first.clear ? first.subject : await doubtful(first, levels));
   const faces = await facesIn(levels);
-  return { ...seenIn(first, subject, faces), again: await lookAgain(levels, { subject, faces, clear: first.clear }) };
+  const again = await lookAgain(levels, { subject: cutOut ? null : subject, faces, clear: first.clear });
+  return { ...seenIn(first, subject, faces), again: cutOut ? { face: again.face } : again };
 }

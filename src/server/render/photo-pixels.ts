@@ -27,8 +27,6 @@ export type PlacedPhoto = {
   readonly decoded?: (photo: Sharp, size: Size) => Promise<void>;
 };
 
-const opened = ({ path, space }: PlacedPhoto): Promise<Sharp> => openPhotoIn(path, space).catch(asBroken);
-
 /** Reads the whole photo scaled to a size, and gives a part of it: RGBA, row by row. */
 type Reader = (size: Size, part: PixelWindow) => Promise<Uint8Array | Uint8ClampedArray>;
 
@@ -40,6 +38,11 @@ const fill = { fit: 'fill' } as const;
 
 /** A photo that is read, how large it is, and whether it is to be turned round. */
 type Source = Size & { readonly photo: Sharp; readonly mirror: boolean };
+
+/** The photo's file. */
+async function sourceOf({ path, space, photo: { width, height }, placement }: PlacedPhoto): Promise<Source> {
+  return { photo: await openPhotoIn(path, space).catch(asBroken), width, height, mirror: placement.mirror };
+}
 
 const facing = (photo: Sharp, { mirror }: Pick<Source, 'mirror'>): Sharp => (mirror ? photo.flop() : photo);
 
@@ -72,13 +75,12 @@ function readerOf(placed: PlacedPhoto, widest: Size | null): Reader {
   const { photo, placement, space } = placed;
   const kept = widest && (isLarger(widest, photo) ? photo : widest);
   if (!kept || kept.width * kept.height > MOST_KEPT)
-    return async (size, part) => partOf({ photo: await opened(placed), ...photo, mirror: placement.mirror }, size, part); // prettier-ignore
+    return async (size, part) => partOf(await sourceOf(placed), size, part);
   let decoded: Promise<{ data: Buffer; raw: { width: number; height: number; channels: 3 | 4 } }> | null = null;
   const isAsItIs = space === 'srgb' && !placement.mirror;
   const decode = async () => {
-    const made = facing(await opened(placed), placement)
-      .resize(kept.width, kept.height, fill)
-      .raw();
+    const source = await sourceOf(placed);
+    const made = facing(source.photo, source).resize(kept.width, kept.height, fill).raw();
     const { data, info } = await made.toBuffer({ resolveWithObject: true }).catch(asBroken);
     const raw = { width: info.width, height: info.height, channels: info.channels as 3 | 4 };
     if (isAsItIs) await placed.decoded?.(sharp(data, { raw }), raw);
@@ -104,8 +106,7 @@ async function pixelsBehind(placed: PlacedPhoto, { behind }: Plate): Promise<Beh
   for (const layer of behind) {
     const { left, top, ...size } = rectBehind(placed.photo, layer);
     const part = { left: -left, top: -top, width: layer.width, height: layer.height };
-    const source = { photo: await opened(placed), ...placed.photo, mirror: placed.placement.mirror };
-    pixels.push(behindPixels(await partOf(source, size, part), layer));
+    pixels.push(behindPixels(await partOf(await sourceOf(placed), size, part), layer));
   }
   return pixels;
 }

@@ -74,13 +74,19 @@ const exists = (path: string) =>
     () => false,
   );
 
+/** The file that a picture is looked at in: a proxy is opaque, so one that may have been cut out before is its original. */
+async function seenFile({ db, files }: Here, sha256: string): Promise<string> {
+  const [photo] = await db.select({ hasAlpha: photos.hasAlpha }).from(photos).where(eq(photos.sha256, sha256)).limit(1);
+  return photo?.hasAlpha ? files.original(sha256) : files.proxy(sha256, 512);
+}
+
 /** Looks at a picture, unless that has been done; what was seen holds for every batch with this picture. */
 async function sightOf(here: Here, sha256: string): Promise<unknown> {
   const [known] = await here.db.select().from(sights).where(eq(sights.sha256, sha256));
   if (known?.version === SIGHT_VERSION) return known.document;
   // Whatever is wrong with a picture, it is kept: that it could not be looked at is a finding.
   const document = await sightPool()
-    .see(here.files.proxy(sha256, 512))
+    .see(await seenFile(here, sha256))
     .catch((): Unseen => UNSEEN);
   await here.write(async (tx) => {
     const row = { version: SIGHT_VERSION, document };

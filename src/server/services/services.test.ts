@@ -107,6 +107,19 @@ describe('photos', () => {
     expect(await readdir(here.files.arrivals())).toEqual([]);
   });
 
+  test('one that was cut out before is of what is opaque, although its proxies lie on white', async () => {
+    const id = await batches.createBatch(here, 'Cut out');
+    await mkdir(here.files.arrivals(), { recursive: true });
+    const path = join(here.files.arrivals(), 'cut-out');
+    const white = { create: { width: 200, height: 120, channels: 3, background: '#fff' } } as const;
+    await sharp(white).extend({ top: 80, bottom: 100, left: 40, right: 160, background: '#0000' }).png().toFile(path);
+    const taken = await photos.takePhoto(here, id, { name: 'a.png', path, ...(await digestFile(path)), tooLarge: false }); // prettier-ignore
+    const { sight, hasAlpha } = (taken as Extract<typeof taken, { outcome: 'kept' }>).photo;
+    expect([hasAlpha, sight!.subject!.confidence]).toEqual([true, 1]);
+    const wanted = [40 / 400, 80 / 300, 200 / 400, 120 / 300];
+    sight!.subject!.box.forEach((share, k) => expect(Math.abs(share - wanted[k]!)).toBeLessThan(0.002));
+  });
+
   test('the same picture twice is kept once and said so; in another batch it is taken', async () => {
     const [one, two] = [await batches.createBatch(here, 'One'), await batches.createBatch(here, 'Two')];
     await photos.takePhoto(here, one, await arrival('slate-mug-07.jpg'));
