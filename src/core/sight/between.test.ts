@@ -72,6 +72,12 @@ describe('whole pixels stay where', () => {
     expect(sidesBetween(part, size, start)).toEqual(part.box);
   });
 
+  test('nothing would be left: a thing of one pixel keeps half of it', () => {
+    const speck = partOf(covered([20, 15, 21, 16]), 0.5);
+    const [l, t, r, b] = sidesBetween(speck, size, () => 0.9);
+    expect([r - l, b - t]).toEqual([0.5, 0.5]);
+  });
+
   test('they are the picture’s own rim', () => {
     const all = covered([0, 0, 48, 40]);
     const start = sharpStart({ unshaded: times(all, 20), lighter: times(all, 20), seen: all }, 0.5);

@@ -9,6 +9,8 @@ type Sides = Part['box'];
 const NEAR = 1;
 /** So many of the lines that may be it have to tell where they begin. */
 const MOST = 0.5;
+/** A side lies no further within its outermost pixels than this share of the extent. */
+const DEEPEST = 0.25;
 
 /**
  * Where a line of the subject begins, in pixels from the outer edge of its outermost one inwards; null where that
@@ -83,7 +85,8 @@ export function sidesBetween({ pixels, box: [l, t, r, b] }: Part, { width, heigh
         if (own !== null && depth + own < least) least = depth + own;
         break;
       }
-    return told > 0 && told >= MOST * all ? least : 0;
+    const extent = Math.abs(inwards) === 1 ? r - l : b - t;
+    return told > 0 && told >= MOST * all ? Math.min(least, DEEPEST * extent) : 0;
   };
   return [
     l === 0 ? 0 : l + inset(t * width + l, b - t, width, 1),
