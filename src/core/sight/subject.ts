@@ -62,6 +62,19 @@ const [EVEN, TRUSTED] = [1.5, 0.9];
 
 const isEven = ({ plain, noise }: Ground) => plain >= PLAIN && noise <= EVEN;
 
+/** Steps between pixels firmer than this (ΔE*ab a pixel) are outlines, also where the ground itself is a little uneven. */
+const OUTLINE = 3;
+/** Fewer pixels than this share of the picture have one around a speck only. */
+const OUTLINED = 0.001;
+
+/** Whether there is something with an outline: on an even ground what has no colour of its own may be taken for its shadow. */
+function hasOutlines(lab: Lab): boolean {
+  const edges = edgesOf(lab);
+  let firm = 0;
+  for (let i = 0; i < edges.length; i++) if (edges[i]! > OUTLINE) firm++;
+  return firm > OUTLINED * edges.length;
+}
+
 export type Plain = {
   readonly ground: Ground;
   /** Null where the ground is busy, or nothing is unlike it. */
@@ -74,8 +87,9 @@ export type Plain = {
 export function plainSubject(lab: Lab): Plain {
   const ground = groundOf(lab);
   const subject = ground.plain >= PLAIN ? onPlain(ground, lab) : null;
-  // On an even ground that nothing is unlike there is nothing to look for.
-  return { ground, subject, clear: isEven(ground) && (subject === null || subject.confidence >= TRUSTED) };
+  // Where nothing is unlike an even ground, and nothing has an outline, there is nothing to look for.
+  const isTold = subject ? subject.confidence >= TRUSTED : !hasOutlines(lab);
+  return { ground, subject, clear: isEven(ground) && isTold };
 }
 
 /** Boxes that overlap so far are the same subject; then the one by the ground's colour is more exact. */
