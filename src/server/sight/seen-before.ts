@@ -8,7 +8,7 @@ import type { SightPool } from './pool';
 const CACHE = 'node_modules/.cache/wobrel/sights';
 
 /** All that looking goes by. */
-const SOURCES = ['src/core/sight', 'src/server/looking', 'src/server/intake', 'scripts'];
+const SOURCES = ['src/core/sight', 'src/core/raster', 'src/server/looking', 'src/server/intake', 'scripts'];
 
 /** One sum for every source of the finder. */
 function finderSum(): string {
