@@ -88,8 +88,8 @@ export function plainSubject(lab: Lab): Plain {
   const ground = groundOf(lab);
   const subject = ground.plain >= PLAIN ? onPlain(ground, lab) : null;
   // Where nothing is unlike an even ground, and nothing has an outline, there is nothing to look for.
-  const isTold = subject ? subject.confidence >= TRUSTED : !hasOutlines(lab);
-  return { ground, subject, clear: isEven(ground) && isTold };
+  const isTold = () => (subject ? subject.confidence >= TRUSTED : !hasOutlines(lab));
+  return { ground, subject, clear: isEven(ground) && isTold() };
 }
 
 /** Boxes that overlap so far are the same subject; then the one by the ground's colour is more exact. */
