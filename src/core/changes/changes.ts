@@ -2,13 +2,12 @@
 import { create } from 'jsondiffpatch';
 import {
   edgeRelief,
-  LAYER_LISTS,
+  layerKind,
   layerSet,
   light,
   mat,
   reflection,
   rough,
-  type LayerDefinition,
   type LayerList,
   type LayerPart,
 } from '../layers';
@@ -18,9 +17,9 @@ import { fieldAt } from './field-words';
 import { changeWords, type NumberKind } from './value-words';
 
 type Fields = Readonly<Record<string, unknown>>;
-type Definition = LayerDefinition<never>;
 type Parts = Readonly<Record<string, LayerPart | undefined>>;
 type Control = { readonly label: string; readonly as: string; readonly options?: Readonly<Record<string, string>> };
+type Controls = Readonly<Record<string, Control | undefined>>;
 
 const same = saysTheSame;
 
@@ -34,23 +33,11 @@ const AS: Readonly<Record<string, NumberKind>> = {
 };
 
 /** One field after the other of what has a form. */
-function formWords(
-  controls: Readonly<Record<string, Control>>,
-  before: Fields,
-  after: Fields,
-  unit: string,
-  parts: Parts = {},
-): string[] {
+function formWords(controls: Controls, before: Fields, after: Fields, unit: string, parts: Parts = {}): string[] {
   const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((key) => !same(before[key], after[key])); // prettier-ignore
   return keys.flatMap((key) => {
     const part = parts[key];
-    if (part)
-      return singleWords(
-        part as unknown as Definition,
-        before[key] as Fields | null,
-        after[key] as Fields | null,
-        unit,
-      );
+    if (part) return singleWords(part, before[key] as Fields | null, after[key] as Fields | null, unit);
     if (key === 'on') return after.on ? 'switched on' : 'switched off';
     if (key === 'locked') return after.locked ? 'locked' : 'unlocked';
     const control = controls[key];
@@ -63,7 +50,7 @@ function formWords(
 function listWords(list: LayerList, before: readonly Fields[], after: readonly Fields[], unit: string): string[] {
   const delta = lists.diff(before, after) as Readonly<Record<string, readonly unknown[]>> | undefined;
   if (!delta) return [];
-  const { title, controls, parts = {} } = LAYER_LISTS[list] as unknown as { title: (layer: Fields) => string; controls: Readonly<Record<string, Control>>; parts?: Parts }; // prettier-ignore
+  const { title, controls, parts = {} } = layerKind(list);
   const called = (layers: readonly Fields[], i: number) =>
     layers.length > 1 ? `${title(layers[i]!).toLowerCase()} ${i + 1}` : title(layers[i]!).toLowerCase();
   return Object.keys(delta).flatMap((key): string[] => {
@@ -82,11 +69,11 @@ function listWords(list: LayerList, before: readonly Fields[], after: readonly F
 }
 
 /** A layer that there is at most once. */
-function singleWords(definition: Definition, before: Fields | null, after: Fields | null, unit: string): string[] {
+function singleWords(definition: LayerPart, before: Fields | null, after: Fields | null, unit: string): string[] {
   if (same(before, after)) return [];
-  const name = (definition.title as (layer: unknown) => string)(after ?? before).toLowerCase();
+  const name = definition.title(after ?? before).toLowerCase();
   if (!before || !after) return [`${name} ${after ? 'added' : 'taken out'}`];
-  return [`${name}: ${formWords(definition.controls as Readonly<Record<string, Control>>, before, after, unit).join(', ')}`]; // prettier-ignore
+  return [`${name}: ${formWords(definition.controls, before, after, unit).join(', ')}`]; // prettier-ignore
 }
 
 const shapeName = ({ kind }: Shape): string => (kind in SHAPES ? SHAPES[kind as keyof typeof SHAPES].label : kind === 'text' ? 'letters' : kind === 'path' ? 'drawn outline' : 'combined shape').toLowerCase(); // prettier-ignore
@@ -96,7 +83,7 @@ function shapeWords(before: Shape, after: Shape, unit: string): string[] {
   if (before.kind !== after.kind) return [`shape ${shapeName(before)} → ${shapeName(after)}`];
   const { box: from, ...own } = before;
   const { box: to, ...next } = after;
-  const controls = isCatalogue(after) ? (SHAPES[after.kind].controls as Readonly<Record<string, Control>>) : {};
+  const controls = isCatalogue(after) ? SHAPES[after.kind].controls : {};
   const size = ({ width, height }: Shape['box']) =>
     `${Math.round(width * 100) / 100} × ${Math.round(height * 100) / 100}`;
   return [
@@ -165,8 +152,8 @@ function edgeWords(
 ) {
   return [
     ...plainWords('edge', before, after, unit),
-    ...singleWords(rough as unknown as Definition, wasRough, isRough, unit),
-    ...singleWords(edgeRelief as unknown as Definition, stood, stands, unit).map((words) => `the edge’s ${words}`),
+    ...singleWords(rough, wasRough, isRough, unit),
+    ...singleWords(edgeRelief, stood, stands, unit).map((words) => `the edge’s ${words}`),
   ];
 }
 
@@ -182,7 +169,7 @@ const finishWords = (before: Finished, after: Finished, unit: string): string[] 
   ...plainWords('centring', before.centring, after.centring, unit),
   ...plainWords('filters', before.filters, after.filters, unit),
   ...(['tints', 'borders', 'shadows'] as const).flatMap((list) => listWords(list, before[list], after[list], unit)),
-  ...singleWords(reflection as unknown as Definition, before.reflection, after.reflection, unit),
+  ...singleWords(reflection, before.reflection, after.reflection, unit),
 ];
 
 const slotWords =
@@ -204,13 +191,13 @@ export function changesOf(before: Template, after: Template): string[] {
   const { unit } = after.frame;
   return [
     ...frameWords(before, after),
-    ...singleWords(light as unknown as Definition, before.light, after.light, unit),
+    ...singleWords(light, before.light, after.light, unit),
     ...(before.mode === after.mode ? [] : [`photo ${after.mode === 'window' ? 'around' : 'in'} the shape`]),
     // Beside slots the template's own shape and finish are not read.
     ...(hasSlots(before) && hasSlots(after) ? [] : finishWords(before, after, unit)),
     ...namedWords('slot', before.slots, after.slots, slotWords(unit)),
     ...plainWords('fill', before.fill, after.fill, unit),
-    ...singleWords(mat as unknown as Definition, before.mat, after.mat, unit),
+    ...singleWords(mat, before.mat, after.mat, unit),
     ...(['behind', 'before', 'captions'] as const).flatMap((list) => listWords(list, before[list], after[list], unit)),
     ...namedWords('set', before.sets, after.sets, (one, other) => formWords(layerSet.controls, one, other, unit)),
     ...(same(before.backdrop, after.backdrop) ? [] : [changeWords('backdrop', before.backdrop, after.backdrop, undefined, unit)]), // prettier-ignore

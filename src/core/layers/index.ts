@@ -12,7 +12,7 @@ export { mat, type Mat } from './mat';
 export { pinsSchema, type Pins } from './pins';
 export { recoloured } from './recoloured';
 export { reflection, type Reflection } from './reflection';
-export { LAYER_LISTS, type LayerList } from './registry';
+export { LAYER_LISTS, layerKind, type LayerList } from './registry';
 export { edgeRelief, type EdgeRelief, type ProfileCurve, type Relief } from './relief';
 export { rough } from './rough';
 export { layerSet, type LayerSet } from './set';

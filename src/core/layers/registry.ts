@@ -3,6 +3,7 @@ import { before } from './before';
 import { behind } from './behind';
 import { border } from './border';
 import { caption } from './caption';
+import type { LayerPart } from './layer';
 import { shadow } from './shadow';
 import { tint } from './tint';
 
@@ -16,3 +17,6 @@ export const LAYER_LISTS = {
 } as const;
 
 export type LayerList = keyof typeof LAYER_LISTS;
+
+/** What a list's layers are, for code that works on any list: what it hands over has to be a layer of that one. */
+export const layerKind = (list: LayerList): LayerPart => LAYER_LISTS[list];

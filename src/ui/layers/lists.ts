@@ -1,5 +1,5 @@
 /** Lists of layers, changed in one place, and new ones for them. */
-import { LAYER_LISTS, layerSet, type LayerList, type LayerPart, type LayerSet } from '@/core/layers';
+import { layerKind, layerSet, type LayerList, type LayerPart, type LayerSet } from '@/core/layers';
 import type { Template } from '@/core/template';
 
 export type LayerOf<K extends LayerList> = Template[K][number];
@@ -74,7 +74,7 @@ export const newPart = (key: string, part: LayerPart, template: Template): Recor
 
 /** A new layer. */
 export function newLayer<K extends LayerList>(list: K, template: Template): LayerOf<K> {
-  const layer = defaultsFor(LAYER_LISTS[list] as LayerPart, template) as LayerOf<K>;
+  const layer = defaultsFor(layerKind(list), template) as LayerOf<K>;
   return { ...layer, ...BEGINNINGS[list](template, layer) };
 }
 

@@ -1,13 +1,12 @@
 'use client';
-import type { z } from 'zod';
-import { LAYER_LISTS, type LayerDefinition, type LayerList as ListName } from '@/core/layers';
+import { layerKind, type LayerList as ListName } from '@/core/layers';
 import type { Template } from '@/core/template';
 import type { TemplateStore } from '../template/store';
 import { doubled, moved, newLayer, replaced, without, type LayerOf } from './lists';
 
 /** A template's list of layers with all that is done to one of them. */
 export function useLayerList<K extends ListName>(list: K, template: Template, store: TemplateStore) {
-  const definition = LAYER_LISTS[list] as unknown as LayerDefinition<z.ZodObject>;
+  const definition = layerKind(list);
   const layers = template[list] as readonly LayerOf<K>[];
   const change = (next: (layers: readonly LayerOf<K>[], template: Template) => readonly LayerOf<K>[]) =>
     store.change((t) => ({ ...t, [list]: next(t[list] as readonly LayerOf<K>[], t) }));

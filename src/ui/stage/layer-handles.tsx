@@ -1,7 +1,7 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
 import { useMemo } from 'react';
-import { captionHandles, LAYER_LISTS, maskOf, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers'; // prettier-ignore
+import { captionHandles, layerKind, maskOf, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers'; // prettier-ignore
 import { borderBand } from '@/core/plate';
 import { boundsOfOutline, type Point } from '@/core/shape';
 import { pictureOf, templateOutline, type Template } from '@/core/template';
@@ -130,7 +130,7 @@ function titleOf(template: Template, held: HeldLayer): string | null {
   if (held.list === 'mat') return 'Mat';
   const layer = template[held.list][held.i];
   if (!layer || layer.locked) return null;
-  return `${(LAYER_LISTS[held.list].title as (l: object) => string)(layer)} ${held.i + 1}`;
+  return `${layerKind(held.list).title(layer)} ${held.i + 1}`;
 }
 
 /** On the stage: where the layer that is worked on is held: a gradient's direction, a shadow's offset, a picture's corners. */

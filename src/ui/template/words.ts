@@ -3,6 +3,7 @@ import {
   before as beforeLayer,
   behind as behindLayer,
   LAYER_LISTS,
+  layerKind,
   mat as matLayer,
   reflection as reflectionLayer,
   rough as roughLayer,
@@ -92,12 +93,11 @@ export function coloursWords({ filters }: Template): string {
 
 /** One layer in its own words, several by their number. */
 function listWords<K extends LayerList>(list: K, template: Template): string {
-  const definition = LAYER_LISTS[list] as unknown as { words: (layer: Template[K][number], unit: string) => string };
   const layers = template[list] as readonly Template[K][number][];
   const [first, ...others] = layers.filter(({ on }) => on);
   if (!first) return layers.length === 0 ? 'none' : 'off';
   if (others.length > 0) return `${others.length + 1} ${list === 'before' ? 'layers' : list}`;
-  return definition.words(first, template.frame.unit);
+  return layerKind(list).words(first, template.frame.unit);
 }
 
 /** How many layers there are of all kinds. */
