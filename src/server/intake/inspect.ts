@@ -1,21 +1,20 @@
 /** What a photo file is: its type by content, its upright size, its limits. */
 import { open, stat } from 'node:fs/promises';
-import sharp, { type SharpOptions } from 'sharp';
+import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
 import { MAX_PIXELS } from '../../core/template';
-import { describeOther, sniff, SNIFF_BYTES, type PhotoFormat } from './sniff';
-import { tiffIsWhole } from './tiff';
+import { isOpaque, OPEN_OPTIONS } from './open';
+import { describeOther, RAW, sniff, SNIFF_BYTES, type PhotoFormat } from './sniff';
+import { tiffIsRaw, tiffIsWhole } from './tiff';
 
 export type PhotoFacts = {
   readonly format: PhotoFormat;
   /** Pixels of the upright photo. */
   readonly width: number;
   readonly height: number;
+  /** Whether any of it is less than opaque: many files have a channel for that which says nothing. */
   readonly hasAlpha: boolean;
 };
-
-/** How photos are always opened: first frame only, a guard against bombs, and broken data is an error. */
-export const OPEN_OPTIONS: SharpOptions = { limitInputPixels: MAX_PIXELS, failOn: 'truncated', pages: 1 };
 
 async function headOf(path: string): Promise<Buffer> {
   const file = await open(path);
@@ -36,6 +35,11 @@ export function brokenPhoto(error: unknown): WobrelError {
   return new WobrelError('photo-broken', cut ? CUT_SHORT : 'The file can’t be read as a photo.');
 }
 
+/** Fails with an error of the decoder in words for people. */
+export const asBroken = (error: unknown): never => {
+  throw brokenPhoto(error);
+};
+
 const CUT_SHORT = 'The file is broken or cut short.';
 
 /**
@@ -54,6 +58,8 @@ async function refuseHollow(path: string, format: PhotoFormat, width: number, he
   if (format === 'tiff' && !(await tiffIsWhole(path))) throw new WobrelError('photo-broken', CUT_SHORT);
 }
 
+const wrongType = (kind: string) => new WobrelError('photo-wrong-type', `The file is not a JPEG, PNG, WebP, AVIF, TIFF or GIF; it looks like ${kind}.`); // prettier-ignore
+
 /** Opens only what is a file and stays one: a pipe or a device would be waited for without end. */
 async function refuseOther(path: string): Promise<void> {
   const kind = await stat(path).catch((error: NodeJS.ErrnoException) => {
@@ -66,7 +72,7 @@ async function refuseOther(path: string): Promise<void> {
 }
 
 /**
- * Looks at a file without decoding its pixels.
+ * Looks at a file without decoding its pixels, but for those of one with an alpha channel.
  *
  * @throws WobrelError `photo-unreadable`, `photo-empty`, `photo-wrong-type`, `photo-too-large` or `photo-broken`
  */
@@ -77,21 +83,17 @@ export async function inspectPhoto(path: string): Promise<PhotoFacts> {
   });
   if (head.length === 0) throw new WobrelError('photo-empty', 'The file is empty.');
   const format = sniff(head);
-  if (!format)
-    throw new WobrelError(
-      'photo-wrong-type',
-      `The file is not a JPEG, PNG, WebP, AVIF, TIFF or GIF; it looks like ${describeOther(head)}.`,
-    );
+  if (!format) throw wrongType(describeOther(head));
+  if (format === 'tiff' && (await tiffIsRaw(path))) throw wrongType(RAW);
   const metadata = await sharp(path, { ...OPEN_OPTIONS, limitInputPixels: false })
     .metadata()
-    .catch((error: unknown) => {
-      throw brokenPhoto(error);
-    });
+    .catch(asBroken);
   const { width, height } = metadata.autoOrient;
   if (width * height > MAX_PIXELS) {
     const megapixels = Math.round((width * height) / 1e6);
     throw new WobrelError('photo-too-large', `The photo has ${megapixels} megapixels; up to 100 are taken.`);
   }
   await refuseHollow(path, format, width, height);
-  return { format, width, height, hasAlpha: metadata.hasAlpha ?? false };
+  const hasAlpha = (metadata.hasAlpha ?? false) && !(await isOpaque(path).catch(asBroken));
+  return { format, width, height, hasAlpha };
 }

@@ -138,6 +138,37 @@ describe('colours are turned into sRGB', () => {
   });
 });
 
+describe('alpha', () => {
+  /** 3,000 × 2,000 pixels of one colour, of which one may be less opaque. */
+  const rgba = (alpha: number) => {
+    const data = Buffer.alloc(3000 * 2000 * 4, 200);
+    for (let i = 3; i < data.length; i += 4) data[i] = 255;
+    data[4 * (3000 * 777 + 1234) + 3] = alpha;
+    return sharp(data, { raw: { width: 3000, height: 2000, channels: 4 } });
+  };
+
+  test.each([
+    ['a PNG', () => rgba(255).png({ compressionLevel: 1 }).toFile(file('opaque'))],
+    ['16 bits', () => rgba(255).resize(600).toColourspace('rgb16').png().toFile(file('opaque'))],
+    ['a TIFF', () => rgba(255).resize(600).tiff({ compression: 'lzw' }).toFile(file('opaque'))],
+  ])('that says nothing is none: %s', async (_, write) => {
+    await write();
+    expect((await sharp(file('opaque')).metadata()).hasAlpha).toBe(true);
+    expect((await inspectPhoto(file('opaque'))).hasAlpha).toBe(false);
+  });
+
+  test('of a single pixel in six million is some', async () => {
+    await rgba(0).png({ compressionLevel: 1 }).toFile(file('hole'));
+    expect((await inspectPhoto(file('hole'))).hasAlpha).toBe(true);
+  });
+
+  test('of a picture that is cut short makes it a broken one', async () => {
+    const whole = await rgba(255).resize(600).png().toBuffer();
+    writeFileSync(file('cut.png'), whole.subarray(0, whole.length * 0.6));
+    await expect(inspectPhoto(file('cut.png'))).rejects.toMatchObject({ code: 'photo-broken' });
+  });
+});
+
 test.each([
   ['products/celadon-tile-18.png', 'png'],
   ['products/slate-tile-24.webp', 'webp'],
@@ -203,6 +234,55 @@ describe('TIFFs, whose decoder fills in what is missing', () => {
     // libvips writes the directory first or last: either way half of the pixels or the directory is gone.
     writeFileSync(cut, whole.subarray(0, whole.length * 0.6));
     await expect(inspectPhoto(cut)).rejects.toMatchObject({ code: 'photo-broken' });
+  });
+});
+
+describe('raw files of cameras', () => {
+  /** A grey picture of 160 × 120 pixels whose directory (TIFF 6.0 §2: entries of one LONG each, by rising tags) has more fields. */
+  const withPreview = (name: string, more: readonly (readonly [tag: number, value: number])[]) => {
+    const fields = [[256, 160], [257, 120], [258, 8], [259, 1], [262, 1], [273, 1000], [277, 1], [278, 120], [279, 160 * 120], ...more] as const; // prettier-ignore
+    const made = Buffer.alloc(1000 + 160 * 120, 128);
+    Buffer.from('49492a0008000000', 'hex').copy(made);
+    made.writeUInt16LE(fields.length, 8);
+    [...fields]
+      .sort(([a], [b]) => a - b)
+      .forEach(([tag, value], i) => {
+        const entry = 10 + 12 * i;
+        made.writeUInt16LE(tag, entry);
+        made.writeUInt16LE(4, entry + 2);
+        made.writeUInt32LE(1, entry + 4);
+        made.writeUInt32LE(value, entry + 8);
+      });
+    made.writeUInt32LE(0, 10 + 12 * fields.length);
+    writeFileSync(file(name), made);
+    return file(name);
+  };
+  const reason = async (path: string) => ((await inspectPhoto(path).catch((error: Error) => error)) as Error).message;
+
+  test('in TIFF’s clothes are not taken for their small preview (TIFF 6.0 §8, Technical Note 1, DNG 1.7)', async () => {
+    expect(await inspectPhoto(withPreview('plain.tif', []))).toMatchObject({ width: 160, height: 120 });
+    // A smaller copy, but of nothing that the file holds besides; a picture with others, but no smaller copy.
+    expect(await inspectPhoto(withPreview('copy.tif', [[254, 1]]))).toMatchObject({ width: 160 });
+    expect(await inspectPhoto(withPreview('levels.tif', [[330, 800]]))).toMatchObject({ width: 160 });
+    const preview = [[254, 1], [330, 800]] as const; // prettier-ignore
+    expect(await reason(withPreview('preview.nef', preview))).toMatch(/looks like a camera’s raw file/);
+    expect(await reason(withPreview('raw.dng', [[50706, 0x401]]))).toMatch(/looks like a camera’s raw file/);
+  });
+
+  test.each([
+    ['II*\0\x10\0\0\0CR\x02\0', 'a camera’s raw file'],
+    ['\0\0\0\x18ftypcrx \0\0\0\x01', 'a camera’s raw file'],
+    ['FUJIFILMCCD-RAW 0201', 'a camera’s raw file'],
+    ['IIU\0\x18\0\0\0', 'a camera’s raw file'],
+    ['\0\0\0\x18ftypheic\0\0\0\0mif1heic', 'a HEIC photo'],
+    ['\0\0\0\x0cJXL \r\n\x87\n', 'a JPEG XL picture'],
+    ['\0\0\0\x0cjP  \r\n\x87\n', 'a JPEG 2000 picture'],
+    ['BM\x36\x0c\0\0\0\0\0\0\x36\0\0\0', 'a bitmap'],
+    ['BM prices of this autumn', 'a text file'],
+    ['8BPS\0\x01\0\0', 'a picture in layers'],
+  ])('and other files are told by their first bytes: %j', async (head, words) => {
+    writeFileSync(file('other.bin'), Buffer.from(head.padEnd(40, head.includes('\0') ? '\0' : ' '), 'latin1'));
+    expect(await reason(file('other.bin'))).toContain(`; it looks like ${words}`);
   });
 });
 

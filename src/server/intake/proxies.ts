@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { PROXY_SIZES } from '../config';
 import { writeWhole } from '../store';
 import type { Here } from '../workspace';
-import { brokenPhoto } from './inspect';
+import { asBroken } from './inspect';
 import { openPhoto } from './open';
 
 /** Near lossless and with full colour resolution: previews are compared with exports. */
@@ -22,9 +22,7 @@ export async function makeProxies(here: Pick<Here, 'files'>, path: string, sha25
     .resize(large, large, inside)
     .raw()
     .toBuffer({ resolveWithObject: true })
-    .catch((error: unknown) => {
-      throw brokenPhoto(error);
-    });
+    .catch(asBroken);
   const decoded = () => sharp(data, { raw: { width: info.width, height: info.height, channels: info.channels } });
   const written = [
     [large, await decoded().jpeg(JPEG).toBuffer()],

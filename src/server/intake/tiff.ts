@@ -1,9 +1,9 @@
-/** Whether a TIFF's pixels are all there: the decoder fills in what is missing without a word. */
+/** What a TIFF's first directory tells that its decoder does not: it fills in missing pixels, and takes a camera's preview for the picture, without a word. */
 import { open, type FileHandle } from 'node:fs/promises';
 
 /** Tags of TIFF 6.0 (Adobe 1992) §8 and §15: where strips and tiles lie, and how long they are. */
-const PLACES = new Set([273, 324]);
-const LENGTHS = new Set([279, 325]);
+const PLACES = [273, 324];
+const LENGTHS = [279, 325];
 
 /** Bytes of a value by its type: SHORT, LONG, LONG8 (BigTIFF). */
 const SIZES: Readonly<Record<number, number>> = { 3: 2, 4: 4, 16: 8 };
@@ -41,32 +41,63 @@ async function valuesOf({ number, bytes, big }: Reader, entry: Buffer): Promise<
   return Array.from({ length: count }, (_, i) => number(list, i * size, size));
 }
 
-/** True where every strip and tile of the first picture lies within the file; what can't be read counts as cut short. */
-export async function tiffIsWhole(path: string): Promise<boolean> {
+/** The fields of the first picture by their tags, and the file's size. */
+type Directory = { readonly reader: Reader; readonly fields: ReadonlyMap<number, Buffer>; readonly size: number };
+
+async function directoryOf(file: FileHandle): Promise<Directory> {
+  const { size } = await file.stat();
+  const head = Buffer.alloc(16);
+  await file.read(head, 0, 16, 0);
+  const reader = readerOf(file, head);
+  const { number, bytes, big } = reader;
+  const start = big ? number(head, 8, 8) : number(head, 4, 4);
+  const [width, entrySize] = big ? [8, 20] : [2, 12];
+  const count = number(await bytes(start, width), 0, width);
+  if (count > MOST) throw new RangeError('not a list of fields');
+  const list = await bytes(start + width, count * entrySize);
+  const entries = Array.from({ length: count }, (_, i) => list.subarray(i * entrySize, (i + 1) * entrySize));
+  return { reader, fields: new Map(entries.map((entry) => [number(entry, 0, 2), entry])), size };
+}
+
+/** Asks something of the first picture's fields; what can't be read has an answer, too. */
+async function askFirst<T>(path: string, ask: (first: Directory) => Promise<T>, unreadable: T): Promise<T> {
   const file = await open(path);
   try {
-    const { size } = await file.stat();
-    const head = Buffer.alloc(16);
-    await file.read(head, 0, 16, 0);
-    const reader = readerOf(file, head);
-    const { number, bytes, big } = reader;
-    const start = big ? number(head, 8, 8) : number(head, 4, 4);
-    const [width, entrySize] = big ? [8, 20] : [2, 12];
-    const count = number(await bytes(start, width), 0, width);
-    if (count > MOST) return false;
-    const fields = await bytes(start + width, count * entrySize);
-    let [places, lengths]: number[][] = [[], []];
-    for (let i = 0; i < count; i++) {
-      const entry = fields.subarray(i * entrySize, (i + 1) * entrySize);
-      const tag = number(entry, 0, 2);
-      if (PLACES.has(tag)) places = await valuesOf(reader, entry);
-      else if (LENGTHS.has(tag)) lengths = await valuesOf(reader, entry);
-    }
-    return places!.length > 0 && places!.every((place, i) => place + (lengths![i] ?? 0) <= size);
+    return await ask(await directoryOf(file));
   } catch (error) {
-    if (error instanceof RangeError) return false;
+    if (error instanceof RangeError) return unreadable;
     throw error;
   } finally {
     await file.close();
   }
 }
+
+const valuesAt = async ({ reader, fields }: Directory, tags: readonly number[]): Promise<number[]> => {
+  const entry = tags.map((tag) => fields.get(tag)).find((found) => found !== undefined);
+  return entry ? valuesOf(reader, entry) : [];
+};
+
+/** True where every strip and tile of the first picture lies within the file; what can't be read counts as cut short. */
+export const tiffIsWhole = (path: string): Promise<boolean> =>
+  askFirst(
+    path,
+    async (first) => {
+      const [places, lengths] = [await valuesAt(first, PLACES), await valuesAt(first, LENGTHS)];
+      return places.length > 0 && places.every((place, i) => place + (lengths[i] ?? 0) <= first.size);
+    },
+    false,
+  );
+
+/** NewSubfileType (TIFF 6.0 §8), whose lowest bit says: a smaller copy of another picture in this file; SubIFDs (Adobe's TIFF Technical Note 1); DNGVersion (Adobe DNG 1.7). */
+const [SUBFILE_TYPE, SUB_DIRECTORIES, DNG_VERSION] = [254, 330, 50706];
+
+/** True for a camera's raw file in TIFF's clothes: its first picture, which a decoder of TIFF gives, is a small copy of what it holds. */
+export const tiffIsRaw = (path: string): Promise<boolean> =>
+  askFirst(
+    path,
+    async (first) => {
+      const [kind = 0] = await valuesAt(first, [SUBFILE_TYPE]);
+      return first.fields.has(DNG_VERSION) || (kind % 2 === 1 && first.fields.has(SUB_DIRECTORIES));
+    },
+    false,
+  );

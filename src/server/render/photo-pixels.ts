@@ -1,6 +1,6 @@
 /** A photo's pixels as a plate wants them. */
 import sharp, { type Sharp } from 'sharp';
-import { brokenPhoto, openPhotoIn, type ColourSpace } from '../intake';
+import { asBroken, openPhotoIn, type ColourSpace } from '../intake';
 import {
   flatSpread,
   isPlain,
@@ -29,10 +29,6 @@ export type PlacedPhoto = {
 
 /** Reads the whole photo scaled to a size, and gives a part of it: RGBA, row by row. */
 type Reader = (size: Size, part: PixelWindow) => Promise<Uint8Array | Uint8ClampedArray>;
-
-const asBroken = (error: unknown): never => {
-  throw brokenPhoto(error);
-};
 
 const fill = { fit: 'fill' } as const;
 
