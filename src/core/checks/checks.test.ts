@@ -184,6 +184,17 @@ describe('what was seen', () => {
     expect(names(seen({}, { twin: { name: 'a', bits: 1 } }))).toEqual(['twin']);
   });
 
+  test('the same thing in another colour is no double, one that is a little brighter is', () => {
+    // A grid of 8 × 8 cells: L* 90 all over, but for one of a mug's.
+    const cells = (light: string, a: string) => '5a8080'.repeat(27) + light + a + '80' + '5a8080'.repeat(36);
+    const photo = (name: string, own?: string) => ({ name, width: 1, height: 1, hasAlpha: false, sight: sight({ hash: '0123456789abcdef', ...(own && { cells: own }) }) }); // prettier-ignore
+    const [mug, brighter, red] = [cells('32', '80'), cells('38', '80'), cells('32', 'b0')];
+    const twins = (...all: object[]) => twinsOf(all as never, 4).map((twin) => twin?.name ?? null);
+    expect(twins(photo('mug', mug), photo('red', red), photo('brighter', brighter))).toEqual([null, null, 'mug']);
+    // What was seen before colours were kept is compared without them.
+    expect(twins(photo('mug', mug), photo('old'))).toEqual([null, 'mug']);
+  });
+
   test('a border too faint on its backdrop is told with its contrast (WCAG 2.2 §1.4.11), one further in is not', () => {
     const faint = (align: string, paint: string) =>
       names(seen(), {}, { backdrop: '#ffffff', borders: [{ width: 8, align, paint }] });

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { brightnessOf, hashBits, hashDistance, hashOf, lumaOf, sharpnessOf } from './figures';
+import {
+  brightnessOf,
+  cellNumbers,
+  cellsOf,
+  hashBits,
+  hashDistance,
+  hashOf,
+  haveSameColours,
+  lumaOf,
+  sharpnessOf,
+} from './figures';
 import { labToHex, toLab } from './lab';
 import { converter } from 'culori';
 
@@ -60,6 +70,36 @@ describe('difference hash', () => {
       }),
     );
   });
+});
+
+/** A picture of 8 × 8 even cells, five pixels wide and three high each. */
+function inCells(colourOf: (cell: number) => readonly [number, number, number]) {
+  const [width, height] = [40, 24];
+  const rgb = new Uint8Array(width * height * 3);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) rgb.set(colourOf(8 * Math.floor(y / 3) + Math.floor(x / 5)), 3 * (y * width + x));
+  return { rgb, width, height };
+}
+
+test('the colours of cells are those that culori gives, within a step and a half', () => {
+  const colourOf = (cell: number) => [(cell * 37) % 256, (cell * 91) % 256, (cell * 151) % 256] as const;
+  const cells = cellNumbers(cellsOf(toLab(inCells(colourOf))));
+  expect(cells).toHaveLength(3 * 64);
+  const lab = converter('lab65');
+  for (let cell = 0; cell < 64; cell++) {
+    const [r, g, b] = colourOf(cell).map((v) => v / 255);
+    const wanted = lab({ mode: 'rgb', r: r!, g: g!, b: b! });
+    expect(Math.abs(cells[3 * cell]! - wanted.l)).toBeLessThan(1.5);
+    expect(Math.abs(cells[3 * cell + 1]! - 128 - wanted.a)).toBeLessThan(1.5);
+    expect(Math.abs(cells[3 * cell + 2]! - 128 - wanted.b)).toBeLessThan(1.5);
+  }
+});
+
+test('one cell of another colour is enough to tell two pictures apart', () => {
+  const of = (odd: number) => cellNumbers(cellsOf(toLab(inCells((cell) => (cell === 63 ? [odd, 90, 40] : [200, 90, 40]))))); // prettier-ignore
+  expect(haveSameColours(of(200), of(203), 10)).toBe(true);
+  expect(haveSameColours(of(200), of(120), 10)).toBe(false);
+  expect(haveSameColours(of(120), of(200), 10)).toBe(false);
 });
 
 test('CIELAB agrees with culori within 0.1, and comes back as the colour it was', () => {

@@ -1,5 +1,5 @@
 /** Figures of a photo's pixels, for telling blurred, dark and doubled ones. */
-import type { Raster } from './lab';
+import type { Lab, Raster } from './lab';
 
 /** Luma of 8-bit sRGB by ITU-R BT.709-6 item 3.2, 0…255. */
 export function lumaOf({ rgb, width, height }: Raster): Float32Array {
@@ -92,6 +92,40 @@ export function hashOf(luma: Float32Array, width: number, height: number): strin
     hex += byte.toString(16).padStart(2, '0');
   }
   return hex;
+}
+
+/** Cells across and down whose colours are kept. */
+const CELLS = 8;
+
+/**
+ * The mean colour of each cell of a grid of 8 × 8, row by row: L*, a* + 128 and b* + 128, two hexadecimal digits each.
+ * On a plain ground the hash tells little more than where a thing lies, and nothing of its colour.
+ */
+export function cellsOf({ l, a, b, width, height }: Lab): string {
+  const [lights, as, bs] = [l, a, b].map((plane) => cellMeans(plane, width, height, CELLS, CELLS));
+  const digits = (v: number) =>
+    Math.min(255, Math.max(0, Math.round(v)))
+      .toString(16)
+      .padStart(2, '0');
+  let hex = '';
+  for (let i = 0; i < CELLS * CELLS; i++) hex += digits(lights![i]!) + digits(as![i]! + 128) + digits(bs![i]! + 128);
+  return hex;
+}
+
+/** The numbers of `cellsOf`, for comparing many with each other. */
+export function cellNumbers(hex: string): Uint8Array {
+  const out = new Uint8Array(hex.length >> 1);
+  for (let i = 0; i < out.length; i++) out[i] = parseInt(hex.slice(2 * i, 2 * i + 2), 16);
+  return out;
+}
+
+/** Whether no cell's colour differs from that of the same one by more than a limit (ΔE*ab). */
+export function haveSameColours(one: Uint8Array, other: Uint8Array, limit: number): boolean {
+  for (let i = 0; i + 2 < one.length; i += 3) {
+    const [dl, da, db] = [one[i]! - other[i]!, one[i + 1]! - other[i + 1]!, one[i + 2]! - other[i + 2]!];
+    if (dl * dl + da * da + db * db > limit * limit) return false;
+  }
+  return true;
 }
 
 /** A hash as two halves of 32 bits, for comparing many with each other. */

@@ -1,5 +1,5 @@
 export { overlap } from './boxes';
-export { hashBits, hashDistance, type HashBits } from './figures';
+export { cellNumbers, hashBits, hashDistance, haveSameColours, type HashBits } from './figures';
 export { plainAgain, windowAround } from './again';
 export { coloursOf, firstLook, LOOK_SIZE, sightOf, SIGHT_VERSION } from './look';
 export { partOfBox } from './body';

@@ -1,5 +1,5 @@
 /** Everything that is seen in a photo but faces, from small pictures of it. */
-import { brightnessOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
+import { brightnessOf, cellsOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
 import { groundColour } from './ground';
 import { labToHex, toLab, type Lab, type Raster } from './lab';
 import { paletteOf } from './palette';
@@ -8,7 +8,7 @@ import type { FoundSubject, Sight } from './sight';
 import { plainSubject, type Plain } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 13;
+export const SIGHT_VERSION = 14;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;
@@ -34,7 +34,7 @@ export const coloursOf = (
 });
 
 /** All else, once it is known what the photo is of. */
-export function sightOf({ raster, ground }: FirstLook, subject: FoundSubject | null): Omit<Sight, 'faces'> {
+export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubject | null): Omit<Sight, 'faces'> {
   const { width, height } = raster;
   const luma = lumaOf(raster);
   const tidyBox = (box: FoundSubject['box']) => box.map(tidy) as unknown as FoundSubject['box'];
@@ -54,5 +54,6 @@ export function sightOf({ raster, ground }: FirstLook, subject: FoundSubject | n
     contrast: tidy(contrastOf(luma, width, height, subject?.box)),
     brightness: tidy(brightnessOf(luma)),
     hash: hashOf(luma, width, height),
+    cells: cellsOf(lab),
   };
 }

@@ -63,6 +63,8 @@ export const sightSchema = z.object({
   brightness: share,
   /** Difference hash, 16 hexadecimal digits. */
   hash: z.string(),
+  /** Its colours cell by cell (`cellsOf`). */
+  cells: z.string().optional(),
 });
 
 export type Face = z.infer<typeof faceSchema>;
