@@ -66,7 +66,7 @@ test('a batch with known faults shows exactly those findings, and a mend for all
   await expect.poll(async () => Object.entries(await findings(page)).filter(([, list]) => list.length > 0).map(([name]) => name)).toEqual(['dark.png', 'empty.png', 'soft.png', 'twin.png', 'two.png']); // prettier-ignore
   const found = await findings(page);
   expect(found['dark.png']!.join()).toMatch(
-    /^its brightness of [\d.]+ % is [\d.]+ % below the batch’s median,the limit is 20 %$/,
+    /^its lightest parts,at [\d.]+ %,are [\d.]+ % below the batch’s median,the limit is 20 %$/,
   );
   expect(found['empty.png']!.join()).toContain('no subject was found');
   expect(found['soft.png']!.join()).toMatch(/^its sharpness is [\d.]+ % of the batch’s median/);

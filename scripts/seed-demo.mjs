@@ -8,7 +8,7 @@ const ROUND_TILE = {
   wobrel: 1,
   name: 'Round tile',
   centring: { rule: 'subject', size: 0.66, gap: 'extend', maxEnlarge: 1.05 },
-  // Dark glazes on dark tables are meant to be dark.
+  // Dull glazes on wood have no light parts in good light either.
   limits: { brightness: 0.3 },
   borders: [{ width: 16, align: 'inside', paint: '#24594f' }],
   shadows: [{ x: 0, y: 12, blur: 24, opacity: 0.35 }],

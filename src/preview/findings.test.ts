@@ -5,7 +5,11 @@ import type { FindingsAnswer, FindingsMessage } from './findings-protocol';
 
 const template = (name: string) => parseTemplate({ wobrel: 1, name });
 const photo = (id: number): WatchedPhoto => ({ id, name: `${id}`, width: 30, height: 20, hasAlpha: false, review: 'open' }); // prettier-ignore
-const nothing: FindingsChange = { photos: [], ofOutputs: [], means: { sharpness: null, brightness: null, size: null } };
+const nothing: FindingsChange = {
+  photos: [],
+  ofOutputs: [],
+  means: { sharpness: null, brightness: null, lightest: null, size: null },
+};
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());

@@ -21,6 +21,7 @@ export type CheckedPhoto = PhotoToPlace & {
 export type BatchMeans = {
   readonly sharpness: number | null;
   readonly brightness: number | null;
+  readonly lightest: number | null;
   readonly size: number | null;
 };
 
@@ -76,5 +77,8 @@ export type Finding = {
 /** How sharp a photo is for its contrast: both shrink where there is less light. */
 export const sharpnessFor = ({ sharpness, contrast }: Pick<Sight, 'sharpness' | 'contrast'>) =>
   sharpness / Math.max(contrast, 1);
+
+/** How light its lightest parts are; of one that was seen before those were asked for, all of it. */
+export const lightestFor = ({ lightest, brightness }: Pick<Sight, 'lightest' | 'brightness'>) => lightest ?? brightness;
 
 export const percent = (share: number) => `${Math.round(share * 1000) / 10} %`;

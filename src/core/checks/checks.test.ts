@@ -80,13 +80,14 @@ describe('what was seen', () => {
     sharpness: 100,
     contrast: 1,
     brightness: 0.5,
+    lightest: 0.9,
     hash: '0123456789abcdef',
     ...fields,
   });
   const subject = (fields: object) => ({ ...sight().subject, ...fields });
   const seen = (fields: object = {}, more: object = {}) =>
     ({ width: 3000, height: 3000, hasAlpha: false, sight: sight(fields), ...more }) as never;
-  const MEANS = { sharpness: 100, brightness: 0.5, size: null };
+  const MEANS = { sharpness: 100, brightness: 0.5, lightest: 0.9, size: null };
   const bench = (centring: object = {}, fields: object = {}) =>
     checker(
       parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, ...centring }, ...fields }),
@@ -169,9 +170,16 @@ describe('what was seen', () => {
   test('soft, dark and doubled ones are told against the batch', () => {
     expect(names(seen({ sharpness: 10 }))).toEqual(['blurred']);
     expect(names(seen({ sharpness: 16 }))).toEqual([]);
-    const dark = bench().check(seen({ brightness: 0.2 }));
+    // A dark thing in good light has light parts; a photo that lacks light has none.
+    expect(names(seen({ brightness: 0.2 }))).toEqual([]);
+    const dark = bench().check(seen({ brightness: 0.4, lightest: 0.6 }));
     expect(dark.map((f) => f.brief)).toEqual(['dark']);
     expect(dark[0]!.value).toBeCloseTo(0.3, 9);
+    expect(dark[0]!.message).toMatch(
+      /its lightest parts, at 60 %, are 30 % below the batch’s median, the limit is 20 %/,
+    );
+    const bright = bench().check(seen({ brightness: 0.8, lightest: 1 }));
+    expect(bright.map((f) => [f.brief, f.message])).toEqual([['bright', expect.stringContaining('its brightness of 80 % is 30 % above the batch’s median, the limit is 20 %')]]); // prettier-ignore
     const photo = (name: string, hash: string) => ({
       name,
       width: 1,
@@ -306,7 +314,14 @@ describe('what was seen', () => {
 
   test('medians are those of the batch', () => {
     const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.6, gap: 'leave' } });
-    const photos = [10, 30, 20].map((sharpness) => seen({ sharpness, brightness: sharpness / 100 }));
-    expect(meansOf(template, photos)).toEqual({ sharpness: 20, brightness: 0.2, size: expect.closeTo(0.6, 9) });
+    const photos = [10, 30, 20].map((sharpness) =>
+      seen({ sharpness, brightness: sharpness / 100, lightest: sharpness / 100 }),
+    );
+    expect(meansOf(template, photos)).toEqual({
+      sharpness: 20,
+      brightness: 0.2,
+      lightest: 0.2,
+      size: expect.closeTo(0.6, 9),
+    });
   });
 });

@@ -1,10 +1,10 @@
 /** What a batch is like as a whole. */
 import { placer, type Placer } from '../placement';
 import { hasSlots, type Template } from '../template';
-import { sharpnessFor, type BatchMeans, type CheckedPhoto } from './check';
+import { lightestFor, sharpnessFor, type BatchMeans, type CheckedPhoto } from './check';
 
 /** Of a single photo: there is nothing to compare it with. */
-export const NO_MEANS: BatchMeans = { sharpness: null, brightness: null, size: null };
+export const NO_MEANS: BatchMeans = { sharpness: null, brightness: null, lightest: null, size: null };
 
 function medianOf(values: readonly number[]): number | null {
   if (values.length === 0) return null;
@@ -26,6 +26,7 @@ export function meansOf(
   return {
     sharpness: medianOf(seen.map(sharpnessFor)),
     brightness: medianOf(seen.map(({ brightness }) => brightness)),
+    lightest: medianOf(seen.map(lightestFor)),
     size: medianOf(sizes),
   };
 }

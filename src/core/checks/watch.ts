@@ -50,7 +50,11 @@ const inOrder = (findings: Finding[]) => findings.sort((a, b) => places.get(a.ch
 
 const sameTwin = (a: CheckedPhoto['twin'], b: CheckedPhoto['twin']) => a?.name === b?.name && a?.bits === b?.bits;
 const sameMeans = (a: BatchMeans | null, b: BatchMeans) =>
-  a !== null && a.sharpness === b.sharpness && a.brightness === b.brightness && a.size === b.size;
+  a !== null &&
+  a.sharpness === b.sharpness &&
+  a.brightness === b.brightness &&
+  a.lightest === b.lightest &&
+  a.size === b.size;
 
 export function watchFindings(first: Template): FindingsWatch {
   let template = first;

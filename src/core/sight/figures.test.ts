@@ -7,6 +7,7 @@ import {
   hashDistance,
   hashOf,
   haveSameColours,
+  lightestOf,
   lumaOf,
   sharpnessOf,
 } from './figures';
@@ -18,6 +19,17 @@ test('luma weighs red, green and blue as ITU-R BT.709-6 item 3.2 says', () => {
   const luma = lumaOf({ rgb, width: 4, height: 1 });
   expect([...luma].map((v) => Math.round(v * 1e4) / 1e4)).toEqual([54.213, 182.376, 18.411, 255]);
   expect(brightnessOf(luma)).toBeCloseTo(0.5, 6);
+});
+
+test('the lightest hundredth of the pixels is at least so light', () => {
+  // 1,000 pixels of 0, 0.2, 0.4 … 199.8: ten of them are lighter than 197.8.
+  const rising = Float32Array.from({ length: 1000 }, (_, i) => i / 5);
+  expect(lightestOf(rising) * 255).toBeCloseTo(198, 0);
+  expect(lightestOf(rising.reverse()) * 255).toBeCloseTo(198, 0);
+  expect(lightestOf(new Float32Array(50).fill(255))).toBe(1);
+  expect(lightestOf(new Float32Array(50))).toBe(0);
+  // A single light pixel of a thousand is no light part.
+  expect(lightestOf(Float32Array.from({ length: 1000 }, (_, i) => (i === 7 ? 255 : 20))) * 255).toBeCloseTo(20, 6);
 });
 
 test('the variance of the Laplacian by its definition: 0 on a slope, 16 s² for a checkerboard of step s', () => {

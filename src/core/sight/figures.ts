@@ -16,6 +16,18 @@ export function brightnessOf(luma: Float32Array): number {
   return sum / luma.length / 255;
 }
 
+/** One pixel in so many is lighter than what `lightestOf` says. */
+const LIGHTEST = 100;
+
+/** The luma that the lightest hundredth of the pixels have at least, 0…1: how much light there was, more than how light the things are. */
+export function lightestOf(luma: Float32Array): number {
+  const counts = new Uint32Array(256);
+  for (let i = 0; i < luma.length; i++) counts[Math.min(255, (luma[i]! + 0.5) | 0)]!++;
+  let value = 256;
+  for (let more = luma.length / LIGHTEST; more > 0 && value > 0;) more -= counts[--value]!;
+  return value / 255;
+}
+
 /**
  * Variance of the Laplacian (4 neighbours) of luma, rim left out: a common measure of focus
  * (Pech-Pacheco, Cristóbal, Chamorro-Martínez and Fernández-Valdivia 2000, "Diatom

@@ -1,5 +1,5 @@
 /** Everything that is seen in a photo but faces, from small pictures of it. */
-import { brightnessOf, cellsOf, contrastOf, hashOf, lumaOf, sharpnessOf } from './figures';
+import { brightnessOf, cellsOf, contrastOf, hashOf, lightestOf, lumaOf, sharpnessOf } from './figures';
 import { groundColour } from './ground';
 import { labToHex, toLab, type Lab, type Raster } from './lab';
 import { paletteOf } from './palette';
@@ -53,6 +53,7 @@ export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubjec
     sharpness: tidy(sharpnessOf(luma, width, height, subject?.box)),
     contrast: tidy(contrastOf(luma, width, height, subject?.box)),
     brightness: tidy(brightnessOf(luma)),
+    lightest: tidy(lightestOf(luma)),
     hash: hashOf(luma, width, height),
     cells: cellsOf(lab),
   };

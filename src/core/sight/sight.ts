@@ -61,6 +61,8 @@ export const sightSchema = z.object({
   contrast: z.number(),
   /** Mean luma, 0…1. */
   brightness: share,
+  /** Luma of its lightest parts, 0…1 (`lightestOf`). */
+  lightest: share.optional(),
   /** Difference hash, 16 hexadecimal digits. */
   hash: z.string(),
   /** Its colours cell by cell (`cellsOf`). */

@@ -82,7 +82,7 @@ const limitsSchema = z.strictObject({
   apart: share.default(0.03),
   /** Least sharpness, as a share of the batch's median. */
   sharpness: z.number().min(0).max(10).default(0.15),
-  /** Largest difference of mean brightness (0…1) from the batch's median. */
+  /** By how much a photo's lightest parts may be darker, and all of it lighter, than the batch's median (0…1). */
   brightness: share.default(0.2),
   /** Two photos whose hashes differ in at most so many of 64 bits are near duplicates. */
   twins: z.int().min(0).max(32).default(4),
