@@ -23,7 +23,7 @@ const painted = (page, within) =>
 const CUTOUTS = '[role=option]';
 const STRIPS = '.strip';
 /** Findings are counted behind the pages: so many of the demo's photos have some. */
-const counted = (page) => page.getByText('8 to look at').first().waitFor();
+const counted = (page) => page.getByText('7 to look at').first().waitFor();
 const onWall = (page) => counted(page).then(() => painted(page, CUTOUTS));
 const onCards = (page) => painted(page, STRIPS);
 
