@@ -2,7 +2,7 @@ import type { NextConfig } from 'next';
 import { ANSWER_HEADERS } from './src/server/http/security';
 
 const config: NextConfig = {
-  serverExternalPackages: ['sharp', '@libsql/client', 'piscina'],
+  serverExternalPackages: ['libheif-js', 'sharp', '@libsql/client', 'piscina'],
   sassOptions: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] },
   poweredByHeader: false,
   // `npm run types` checks them, once.

@@ -41,7 +41,7 @@ const englishOnly = {
 };
 
 /** Packages with native parts, or that look for their own files: these stay where they are. */
-const EXTERNAL = ['next', '@img/*', 'onnxruntime-node', 'opencv-wasm', 'piscina'];
+const EXTERNAL = ['next', '@img/*', 'libheif-js', 'onnxruntime-node', 'opencv-wasm', 'piscina'];
 
 /** A template that has some of everything, for the run that warms the command line. */
 const FIRST = {
@@ -76,6 +76,7 @@ const buildServer = () =>
       'render-worker': 'src/server/render/worker.ts',
       'sight-worker': 'src/server/sight/worker.ts',
       'geometry-worker': 'src/server/geometry/worker.ts',
+      'heic-worker': 'src/server/heic/worker.ts',
       serve: 'src/serve.ts',
       people: 'src/people.ts',
       'stand-ins': 'src/stand-ins/index.ts',

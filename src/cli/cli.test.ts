@@ -15,6 +15,7 @@ import { join } from 'node:path';
 import { until } from '../core/testing/until';
 import sharp from 'sharp';
 import { manifestSchema } from '../core/export';
+import { madeHeic } from '../server/heic/made-heic';
 import { sha256Of } from '../server/store';
 
 const folder = mkdtempSync(join(tmpdir(), 'wobrel-cli-'));
@@ -181,6 +182,21 @@ describe('whatever lies in the folder, the others are written', () => {
       [expect.stringMatching(/^n.*\.jpg$/), 'The file is gone.'],
     ]);
     expect(readdirSync(out).sort()).toEqual(['a-tile.png', 'manifest.json', 'thin-tile.png']);
+  });
+
+  test('HEIC photos are developed for as long as the run takes', () => {
+    const heic = join(folder, 'heic');
+    mkdirSync(join(heic, 'temporary'), { recursive: true });
+    writeFileSync(join(heic, 'IMG_1.HEIC'), madeHeic());
+    writeFileSync(join(heic, 'unnamed'), madeHeic({ turned: 2 }));
+    writeFileSync(join(heic, 'cut.heic'), madeHeic().subarray(0, 1500));
+    const out = join(folder, 'heic-out');
+    const env = { ...process.env, TMPDIR: join(heic, 'temporary') };
+    const { status } = spawnSync('node', ['bin/wobrel.mjs', 'render', '--template', template, '--out', out, heic], { env }); // prettier-ignore
+    expect(status).toBe(1);
+    expect(faults(join(out, 'manifest.json'))).toMatchObject([{ photo: join(heic, 'cut.heic'), error: 'The file is broken or cut short.' }]); // prettier-ignore
+    expect(readdirSync(out).sort()).toEqual(['IMG_1-mail.jpg', 'IMG_1-tile.png', 'manifest.json', 'unnamed-mail.jpg', 'unnamed-tile.png']); // prettier-ignore
+    expect(readdirSync(join(heic, 'temporary'))).toEqual([]);
   });
 
   test('a pipe that is named is no photo, and is not waited for', () => {

@@ -4,16 +4,20 @@ import { WobrelError } from '../core/errors';
 import type { Plate } from '../core/plate';
 import type { Sight } from '../core/sight';
 import { renderThreads } from '../server/config';
+import { developHeic } from '../server/heic';
 import { renderHere, type RenderedPhoto, type Renderer } from '../server/render';
 import { lookAt } from '../server/looking';
 import { createThreads } from '../server/threads';
 
-export type Engine = Renderer & { readonly see: (path: string, all: boolean) => Promise<Sight> };
+export type Engine = Renderer & {
+  readonly see: (path: string, all: boolean) => Promise<Sight>;
+  readonly develop: (path: string, to: string) => Promise<void>;
+};
 
 /** Up to so many photos are done before a thread has started. */
 const FEW = 4;
 
-const here: Engine = { ...renderHere, see: lookAt };
+const here: Engine = { ...renderHere, see: lookAt, develop: developHeic };
 
 /** @param photos how many there are */
 export function createEngine(photos: number): Engine {
@@ -30,6 +34,7 @@ export function createEngine(photos: number): Engine {
     threads,
     close,
     see: (path, all) => run<Sight>('see', { path, all }),
+    develop: (path, to) => run<void>('develop', { path, to }),
     render: (task) => run<RenderedPhoto>('render', task),
     plate: (task) => run<Plate>('plate', task),
   };

@@ -2,9 +2,9 @@
 import { open, readdir, stat } from 'node:fs/promises';
 import { extname, join } from 'node:path';
 import { WobrelError } from '../core/errors';
-import { sniff, SNIFF_BYTES } from '../server/intake';
+import { sniff, sniffHeic, SNIFF_BYTES } from '../server/intake';
 
-const PHOTO_NAMES = new Set(['.jpg', '.jpeg', '.png', '.webp', '.avif', '.tif', '.tiff', '.gif']);
+const PHOTO_NAMES = new Set(['.jpg', '.jpeg', '.png', '.webp', '.avif', '.heic', '.heif', '.tif', '.tiff', '.gif']);
 
 /** What was named, or lies in a folder that was: a photo, or a folder that can't be read with why. */
 export type NamedPhoto = { readonly path: string; readonly fault: string | null };
@@ -16,7 +16,8 @@ async function looksLikePhoto(path: string): Promise<boolean> {
   if (!file) return false;
   try {
     const { buffer, bytesRead } = await file.read(Buffer.alloc(SNIFF_BYTES), 0, SNIFF_BYTES, 0);
-    return sniff(buffer.subarray(0, bytesRead)) !== null;
+    const head = buffer.subarray(0, bytesRead);
+    return sniff(head) !== null || sniffHeic(head);
   } finally {
     await file.close();
   }

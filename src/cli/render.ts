@@ -12,6 +12,7 @@ import type { PicturePaths } from '../server/pictures';
 import { plateCache, shareTemplate } from '../server/render';
 import { writeWhole } from '../server/store';
 import { cutoutsOf, wordsOf, type Cutout } from './cutouts';
+import { developed } from './developed';
 import { createEngine, type Engine } from './engine';
 import { itemsOf, type Failed, type Made } from './items';
 import { prepareFolder } from './out-folder';
@@ -75,7 +76,7 @@ function renderer({ engine, template: given, pictures, seen, looking, out }: Run
       );
       const widest = await plates.widest(isLookedAt);
       const words = wordsOf(cutout, index);
-      const photos = cutout.photos.map((photo) => photo && { source: photo.name, photo: { ...photo, words, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
+      const photos = cutout.photos.map((photo) => photo && { source: photo.source, photo: { ...photo, words, twin: twinOf.get(photo.name) ?? null, group: groupOf.get(photo.name) } }); // prettier-ignore
       const rendered = await engine.render({ photos, words, template: shared, targets, widest, isLookedAt });
       return { name, photos: cutout.photos, files, places: outputs.map(({ place }) => place), rendered };
     } catch (error) {
@@ -123,11 +124,12 @@ async function renderWith(
   const { names, release } = await prepareFolder(call.out, makesFolders);
   await bringCaptionFonts(template);
   const engine = createEngine(photos.length);
+  const own = developed(engine);
   // One more than threads, so that none waits for a file.
   const queue = new PQueue({ concurrency: engine.threads + 1 });
   try {
     const looking = lookingFor(template, photos.length === 1);
-    const look = looker(engine, looking, table?.of ?? (() => ({})));
+    const look = looker(engine, own, looking, table?.of ?? (() => ({})));
     const seen = await Promise.all(photos.map((photo, i) => queue.add(() => look(photo, i + 1))));
     const nameFile = namer(names);
     const run = renderer({ engine, template, pictures, seen, looking, out: call.out });
@@ -152,6 +154,7 @@ async function renderWith(
   } finally {
     queue.clear();
     await engine.close();
+    await own.remove();
     await release();
   }
 }

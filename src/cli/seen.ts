@@ -6,10 +6,16 @@ import { picksOf } from '../core/plate';
 import type { Sight } from '../core/sight';
 import { hasSlots, slotTemplates, type Template } from '../core/template';
 import { inspectPhoto } from '../server/intake';
+import type { Developed } from './developed';
 import type { Engine } from './engine';
 import type { NamedPhoto } from './photo-files';
 
-export type SeenPhoto = CheckedPhoto & { readonly name: string; readonly words: PhotoWords };
+export type SeenPhoto = CheckedPhoto & {
+  readonly name: string;
+  /** The file that it is read from. */
+  readonly source: string;
+  readonly words: PhotoWords;
+};
 
 /** A photo that was read, or why it can't be worked with. */
 export type Seen = { readonly path: string } & ({ readonly photo: SeenPhoto } | { readonly fault: string });
@@ -39,19 +45,21 @@ export function lookingFor(template: Template, isAlone: boolean): Looking {
  *
  * @returns a function of a photo and its place in the batch, from 1
  */
-export function looker(engine: Engine, looking: Looking, dataOf: (place: number) => PhotoData) {
+export function looker(engine: Engine, developed: Developed, looking: Looking, dataOf: (place: number) => PhotoData) {
   const comesFirst = looking === 'for-all' || looking === 'at-once';
   return async ({ path, fault }: NamedPhoto, index: number): Promise<Seen> => {
     if (fault !== null) return { path, fault };
     try {
-      const facts = await inspectPhoto(path);
+      const source = await developed.of(path);
+      const facts = await inspectPhoto(source);
       // A photo that can't be looked at is a finding; whether it can be read shows when it is rendered.
-      const sight: Sight | null = comesFirst ? await engine.see(path, looking === 'for-all').catch(() => null) : null;
+      const sight: Sight | null = comesFirst ? await engine.see(source, looking === 'for-all').catch(() => null) : null;
       return {
         path,
         photo: {
           ...facts,
           name: path,
+          source,
           words: { photo: path, batch: '', index, data: dataOf(index - 1) },
           sight,
           unseen: comesFirst && sight === null,

@@ -4,5 +4,6 @@ import sharp from 'sharp';
 sharp.concurrency(1);
 sharp.cache(false);
 
+export { develop } from '../server/heic/worker';
 export { plate, render } from '../server/render/worker';
 export { see } from '../server/sight/worker';

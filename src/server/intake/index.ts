@@ -1,5 +1,5 @@
-export { asBroken, brokenPhoto, inspectPhoto, type PhotoFacts } from './inspect';
+export { asBroken, brokenPhoto, inspectPhoto, isHeic, type PhotoFacts } from './inspect';
 export { OPEN_OPTIONS, openPhoto, openPhotoIn, type ColourSpace } from './open';
 export { makeProxies } from './proxies';
-export { receiveFiles, type Arrival } from './receive';
-export { sniff, SNIFF_BYTES } from './sniff';
+export { developedPath, receiveFiles, removeArrival, type Arrival } from './receive';
+export { sniff, sniffHeic, SNIFF_BYTES } from './sniff';

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
 import { MAX_PIXELS } from '../../core/template';
 import { isOpaque, OPEN_OPTIONS } from './open';
-import { describeOther, RAW, sniff, SNIFF_BYTES, type PhotoFormat } from './sniff';
+import { describeOther, RAW, sniff, sniffHeic, SNIFF_BYTES, type PhotoFormat } from './sniff';
 import { tiffIsRaw, tiffIsWhole } from './tiff';
 
 export type PhotoFacts = {
@@ -58,7 +58,7 @@ async function refuseHollow(path: string, format: PhotoFormat, width: number, he
   if (format === 'tiff' && !(await tiffIsWhole(path))) throw new WobrelError('photo-broken', CUT_SHORT);
 }
 
-const wrongType = (kind: string) => new WobrelError('photo-wrong-type', `The file is not a JPEG, PNG, WebP, AVIF, TIFF or GIF; it looks like ${kind}.`); // prettier-ignore
+const wrongType = (kind: string) => new WobrelError('photo-wrong-type', `The file is not a JPEG, PNG, WebP, AVIF, HEIC, TIFF or GIF; it looks like ${kind}.`); // prettier-ignore
 
 /** Opens only what is a file and stays one: a pipe or a device would be waited for without end. */
 async function refuseOther(path: string): Promise<void> {
@@ -70,6 +70,12 @@ async function refuseOther(path: string): Promise<void> {
   });
   if (!kind.isFile()) throw new WobrelError('photo-wrong-type', 'It is no file.');
 }
+
+/** Whether a file has to be developed before it can be worked with; what can't be opened has not. */
+export const isHeic = (path: string): Promise<boolean> =>
+  refuseOther(path)
+    .then(() => headOf(path))
+    .then(sniffHeic, () => false);
 
 /**
  * Looks at a file without decoding its pixels, but for those of one with an alpha channel.

@@ -274,7 +274,6 @@ describe('raw files of cameras', () => {
     ['\0\0\0\x18ftypcrx \0\0\0\x01', 'a camera’s raw file'],
     ['FUJIFILMCCD-RAW 0201', 'a camera’s raw file'],
     ['IIU\0\x18\0\0\0', 'a camera’s raw file'],
-    ['\0\0\0\x18ftypheic\0\0\0\0mif1heic', 'a HEIC photo'],
     ['\0\0\0\x0cJXL \r\n\x87\n', 'a JPEG XL picture'],
     ['\0\0\0\x0cjP  \r\n\x87\n', 'a JPEG 2000 picture'],
     ['BM\x36\x0c\0\0\0\0\0\0\x36\0\0\0', 'a bitmap'],

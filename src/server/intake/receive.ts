@@ -22,6 +22,15 @@ export type Arrival = {
   readonly tooLarge: boolean;
 };
 
+/** Where an arrived photo is developed that can't be worked with as it is. */
+export const developedPath = ({ path }: Arrival): string => `${path}.developed`;
+
+/** Clears up behind an arrived file, wherever it was moved from. */
+export async function removeArrival(arrival: Arrival): Promise<void> {
+  await rm(arrival.path, { force: true });
+  await rm(developedPath(arrival), { force: true });
+}
+
 async function receiveFile(
   here: Pick<Here, 'files'>,
   stream: Readable & { truncated?: boolean },

@@ -22,11 +22,15 @@ export function sniff(head: Buffer): PhotoFormat | null {
   return null;
 }
 
+/** HEIF with pictures in HEVC (ISO/IEC 23008-12 §10 and annex B), by any of the brands that are looked through for AVIF, too. */
+export const sniffHeic = (head: Buffer): boolean =>
+  at(head, 4, 'ftyp') && sniff(head) === null && /hei[cxms]|mif1/.test(head.toString('latin1', 8, SNIFF_BYTES));
+
 export const RAW = 'a camera’s raw file, of which a JPEG has to be made first';
 
 /**
- * Other files that come among photos: signatures of Windows bitmaps, JPEG XL (ISO 18181-2) and JPEG 2000 (ISO 15444-1,
- * both bare and in boxes); those of raw files and layered ones from memory.
+ * Other files that come among photos: signatures of JPEG XL (ISO 18181-2) and JPEG 2000 (ISO 15444-1, both bare and in
+ * boxes); those of raw files and layered ones from memory.
  */
 const OTHERS: readonly (readonly [offset: number, text: string, words: string])[] = [
   [0, '%PDF', 'a PDF'],
@@ -51,8 +55,7 @@ export function describeOther(head: Buffer): string {
   if (known) return known[2];
   if (/^\s*(<\?xml|<svg)/i.test(text)) return 'an SVG or XML file';
   if (at(head, 0, 'BM') && at(head, 6, '\0\0\0\0')) return 'a bitmap (BMP), which has to be saved as PNG first';
-  if (at(head, 4, 'ftyp'))
-    return /hei[cx]|mif1|hevc/.test(text) ? 'a HEIC photo, which has to be saved as JPEG first' : 'a video';
+  if (at(head, 4, 'ftyp')) return 'a video';
   if ([...head].every((byte) => byte === 9 || byte === 10 || byte === 13 || byte >= 32)) return 'a text file';
   return 'something else';
 }

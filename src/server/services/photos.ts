@@ -1,6 +1,6 @@
 /** Photos of a batch: taking them in, listing them, letting them go. */
 import { and, asc, count, eq, inArray, ne, or, isNull, sql } from 'drizzle-orm';
-import { access, mkdir, readFile, rename, rm } from 'node:fs/promises';
+import { access, mkdir, readFile, rename } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { WobrelError } from '../../core/errors';
 import type { Review } from '../../core/checks';
@@ -9,7 +9,8 @@ import type { Adjustment, HandSubject } from '../../core/placement';
 import { SIGHT_VERSION, type Sight } from '../../core/sight';
 import { MAX_FILE_BYTES, type ProxySize } from '../config';
 import { tables } from '../db';
-import { inspectPhoto, makeProxies, type Arrival, type PhotoFacts } from '../intake';
+import { developInThread, readable } from '../heic';
+import { developedPath, inspectPhoto, makeProxies, removeArrival, type Arrival, type PhotoFacts } from '../intake';
 import { asWriteError } from '../store';
 import { demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
@@ -125,16 +126,18 @@ async function refuseTwin(here: Here, batchId: number, sha256: string): Promise<
   if (twin) throw new WobrelError('photo-twin', `The same picture is in the batch already, as ${twin.name}.`);
 }
 
-/** Checks the file and makes its proxies, then keeps it under its content's name. */
+/** Checks the file and makes its proxies, then keeps it, or what it is developed into, under the name of what arrived. */
 async function keepFile(here: Here, arrival: Arrival): Promise<PhotoFacts> {
-  const facts = await inspectPhoto(arrival.path);
-  const made = await Promise.all(([512, 2048] as const).map((size) => exists(here.files.proxy(arrival.sha256, size))));
-  if (!made.every(Boolean)) await makeProxies(here, arrival.path, arrival.sha256);
   const home = here.files.original(arrival.sha256);
-  if (await exists(home)) return facts;
+  const isKept = await exists(home);
+  const path = isKept ? home : await readable(arrival.path, () => developedPath(arrival), developInThread);
+  const facts = await inspectPhoto(path);
+  const made = await Promise.all(([512, 2048] as const).map((size) => exists(here.files.proxy(arrival.sha256, size))));
+  if (!made.every(Boolean)) await makeProxies(here, path, arrival.sha256);
+  if (isKept) return facts;
   try {
     await mkdir(dirname(home), { recursive: true });
-    await rename(arrival.path, home);
+    await rename(path, home);
   } catch (error) {
     throw asWriteError(error, home);
   }
@@ -203,7 +206,7 @@ export async function takePhoto(here: Here, batchId: number, arrival: Arrival): 
     });
     return { name, outcome: 'refused', message };
   } finally {
-    await rm(arrival.path, { force: true });
+    await removeArrival(arrival);
   }
 }
 

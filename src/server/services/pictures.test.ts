@@ -1,13 +1,11 @@
 import { existsSync, readFileSync } from 'node:fs';
-import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
-import { digestFile } from '../store';
 import { batches, deliveries, photos, pictures } from '.';
 import { services, SMALL } from './testing';
 
-const { here, batchWith, run } = services();
+const { here, arrivalOf, batchWith, run } = services();
 
 /** A maker's mark: green, with a clear half. */
 async function arrived(name: string, data?: Buffer) {
@@ -16,10 +14,7 @@ async function arrived(name: string, data?: Buffer) {
     .withMetadata({ exif: { IFD0: { Copyright: 'somebody' } } })
     .png()
     .toBuffer();
-  await mkdir(here.files.arrivals(), { recursive: true });
-  const path = join(here.files.arrivals(), `${Math.random()}`);
-  await writeFile(path, data ?? mark);
-  return { name, path, ...(await digestFile(path)), tooLarge: false };
+  return arrivalOf(name, data ?? mark);
 }
 
 test('a picture is kept once by its content, with its transparency and without metadata, and its file is gone from where it came', async () => {

@@ -5,7 +5,8 @@ import { WobrelError } from '../../core/errors';
 import { picturesOf, type Template } from '../../core/template';
 import { MAX_FILE_BYTES } from '../config';
 import { tables } from '../db';
-import { inspectPhoto, type Arrival } from '../intake';
+import { developInThread, readable } from '../heic';
+import { developedPath, inspectPhoto, removeArrival, type Arrival } from '../intake';
 import { keptPicture } from '../pictures';
 import { sha256Of, writeWhole } from '../store';
 import { demand, note, type Here } from '../workspace';
@@ -91,10 +92,11 @@ export async function takePicture(here: Here, arrival: Arrival): Promise<Omit<Ke
     readyForPictures(here);
     if (arrival.tooLarge)
       throw new WobrelError('photo-too-large', `The file is larger than ${MAX_FILE_BYTES / 1024 / 1024} MB.`);
-    await inspectPhoto(arrival.path);
-    return await keptFrom(here, arrival.path, cleanName(arrival.name));
+    const path = await readable(arrival.path, () => developedPath(arrival), developInThread);
+    await inspectPhoto(path);
+    return await keptFrom(here, path, cleanName(arrival.name));
   } finally {
-    await rm(arrival.path, { force: true });
+    await removeArrival(arrival);
   }
 }
 

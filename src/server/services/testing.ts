@@ -1,9 +1,10 @@
 /** A data folder, a render pool and photos for tests of the services. */
-import { copyFile, mkdir } from 'node:fs/promises';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { migrateDatabase, tables } from '../db';
+import type { Arrival } from '../intake';
 import { deliver } from '../jobs/deliver';
 import { createRenderPool, type RenderPool } from '../render';
 import { digestFile } from '../store';
@@ -28,13 +29,16 @@ export function services() {
     rmSync(folder, { recursive: true });
   });
 
-  /** A file as the upload leaves it: a copy of a demo photo that is ours to move. */
-  async function arrival(name: string, as = name) {
+  /** A file as the upload leaves it. */
+  async function arrivalOf(name: string, data: Buffer): Promise<Arrival> {
     await mkdir(here.files.arrivals(), { recursive: true });
     const path = join(here.files.arrivals(), `${Math.random()}`);
-    await copyFile(join(DEMO, name), path);
-    return { name: as, path, ...(await digestFile(path)), tooLarge: false };
+    await writeFile(path, data);
+    return { name, path, ...(await digestFile(path)), tooLarge: false };
   }
+
+  /** A demo photo as the upload leaves it. */
+  const arrival = async (name: string, as = name) => arrivalOf(as, await readFile(join(DEMO, name)));
 
   async function batchWith(names: readonly string[], fields: object = {}): Promise<number> {
     const id = await batches.createBatch(here, 'Shelf');
@@ -54,5 +58,5 @@ export function services() {
       await tx.update(tables.deliveries).set({ state: 'done' });
     });
   }
-  return { folder, here, arrival, batchWith, begin, run };
+  return { folder, here, arrival, arrivalOf, batchWith, begin, run };
 }

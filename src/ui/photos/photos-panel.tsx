@@ -191,7 +191,7 @@ export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: rea
           />
         </div>
         <p className="muted small-text mb-0 mt-2">
-          JPEG, PNG, WebP, AVIF, TIFF or GIF, up to 100 megapixels. The files themselves are never changed.
+          JPEG, PNG, WebP, AVIF, HEIC, TIFF or GIF, up to 100 megapixels. The files themselves are never changed.
         </p>
       </div>
       <Progress batchId={batch.id} onAgain={again} />

@@ -85,7 +85,7 @@ export function PicturePicker({ onPick, onHide }: PicturePickerProps) {
         <FileInput
           ref={file}
           label="Picture to bring in"
-          accept="image/png,image/jpeg,image/webp,image/avif,image/tiff,image/gif"
+          accept="image/png,image/jpeg,image/webp,image/avif,image/heic,.heic,image/tiff,image/gif"
           onFile={take}
         />
         <Button onClick={() => file.current?.click()}>Bring a file in…</Button>

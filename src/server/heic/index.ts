@@ -1,0 +1,3 @@
+export { developHeic } from './develop';
+export { developInThread } from './pool';
+export { readable } from './readable';
