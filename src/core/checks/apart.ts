@@ -21,13 +21,13 @@ export const apart = defineCheck({
     return again === 'unseen' ? 1 : again && worse(again);
   },
   limit: ({ template }) => template.limits.apart,
-  brief: (share) => (share >= 1 ? 'not seen again' : `${percent(share)} apart`),
+  brief: (share, { template }) => (share >= 1 ? 'not seen again' : `${percent(share, template.limits.apart)} apart`),
   explain: (_, input) => {
     const again = said(input);
     const limit = percent(input.template.limits.apart);
     if (!again || again === 'unseen') return `a second look found no ${thing(input)} where the first one did`;
     const { off, size } = again.apart;
-    return `a second look has the ${thing(input)} ${percent(off)} of the shape elsewhere and ${percent(size)} of it larger or smaller; the limit is ${limit}, twice as much for the size`;
+    return `a second look has the ${thing(input)} ${percent(off, input.template.limits.apart)} of the shape elsewhere and ${percent(size, 2 * input.template.limits.apart)} of it larger or smaller; the limit is ${limit}, twice as much for the size`;
   },
   mend: () =>
     'look at it on the easel, where dots show what the second look saw, if anything, and point at the subject if the dashes are wrong',

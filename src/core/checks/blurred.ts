@@ -11,7 +11,7 @@ export const blurred = defineCheck({
   limit: () => 0,
   brief: () => 'blurred',
   explain: (short, { template: { limits } }) =>
-    `its sharpness is ${percent(limits.sharpness - short)} of the batch’s median, the limit is ${percent(limits.sharpness)}`,
+    `its sharpness is ${percent(limits.sharpness - short, limits.sharpness)} of the batch’s median, the limit is ${percent(limits.sharpness)}`,
   mend: () => 'take the photo again, or leave it out',
   repair: { words: 'leave it out', change: () => ({ review: 'out' }) },
 });

@@ -81,4 +81,14 @@ export const sharpnessFor = ({ sharpness, contrast }: Pick<Sight, 'sharpness' | 
 /** How light its lightest parts are; of one that was seen before those were asked for, all of it. */
 export const lightestFor = ({ lightest, brightness }: Pick<Sight, 'lightest' | 'brightness'>) => lightest ?? brightness;
 
-export const percent = (share: number) => `${Math.round(share * 1000) / 10} %`;
+/** Digits that no one asks for. */
+const MOST_DIGITS = 5;
+
+/** A number in as few digits after the point as tell it from another, such as its limit. */
+export function apartFrom(value: number, other: number, digits: number): string {
+  const [told, besides] = [value.toFixed(digits), other.toFixed(digits)];
+  return told === besides && value !== other && digits < MOST_DIGITS ? apartFrom(value, other, digits + 1) : told;
+}
+
+/** @param limit what it must not read the same as */
+export const percent = (share: number, limit = share) => `${Number(apartFrom(share * 100, limit * 100, 1))} %`;

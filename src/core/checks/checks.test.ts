@@ -1,5 +1,7 @@
+import { seeded } from '../../../demo/generator/random';
 import { parseTemplate, templateOutline, type Template } from '../template';
 import { checker, meansOf, twinsOf } from '.';
+import { percent } from './check';
 import { thinnest } from './fine';
 import { smallerFiles } from './smaller-files';
 
@@ -24,6 +26,21 @@ test('the limit of enlargement is the template’s, and exactly at it nothing is
   const checks = (maxEnlarge: number) => findings({ centring: { maxEnlarge } }, photo).map((f) => f.check);
   expect(checks(1.59)).toContain('enlargement');
   expect(checks(1.61)).not.toContain('enlargement');
+});
+
+test('what is just beyond its limit never reads like it', () => {
+  const [finding] = findings({ shape: { kind: 'circle', box: { cx: 540, cy: 540, width: 1000, height: 1000 } } }, { width: 999, height: 2000, hasAlpha: false }); // prettier-ignore
+  expect(finding).toMatchObject({ check: 'enlargement', brief: 'enlarged 1.001×' });
+  expect(finding!.message).toMatch(/^enlarged 1\.001 times .*the limit is 1$/);
+  expect(percent(0.0004, 0)).toBe('0.04 %');
+  expect(percent(0.1002, 0.1)).toBe('10.02 %');
+  expect(percent(0.2, 0.1)).toBe('20 %');
+  const random = seeded(5);
+  for (let i = 0; i < 1000; i++) {
+    const limit = Math.round(random() * 200) / 1000;
+    const share = limit + 10 ** (-1 - 4 * random());
+    expect(parseFloat(percent(share, limit))).toBeGreaterThan(parseFloat(percent(limit)));
+  }
 });
 
 test('a photo smaller than the output is told with both sizes', () => {

@@ -50,8 +50,8 @@ export const clearance = defineCheck({
   explain: (short, { template: { limits } }) => {
     const left = limits.clearance - short;
     return left < 0
-      ? `the subject sticks out of the shape by ${percent(-left)} of its size`
-      : `the subject has ${percent(left)} of the shape’s size to its edge, ${percent(limits.clearance)} is wanted`;
+      ? `the subject sticks out of the shape by ${percent(-left, 0)} of its size`
+      : `the subject has ${percent(left, limits.clearance)} of the shape’s size to its edge, ${percent(limits.clearance)} is wanted`;
   },
   mend: () => 'make the subject smaller, or move it',
   repair: {

@@ -11,7 +11,7 @@ import {
   templateOutline,
   type Template,
 } from '../template';
-import { defineCheck, type CheckInput } from './check';
+import { apartFrom, defineCheck, type CheckInput } from './check';
 
 /** How far something reaches beyond each side of the picture, frame units: left, top, right, bottom. */
 export type Beyond = readonly [left: number, top: number, right: number, bottom: number];
@@ -126,7 +126,6 @@ export function withRoom(template: Template, outline: Outline): Template {
 }
 
 const SIDES = ['left', 'top', 'right', 'bottom'] as const;
-const number = (v: number) => String(Math.round(v * 10) / 10);
 const found = ({ template, outline }: CheckInput) => cutOff(template, outline)!;
 
 /** How far a border, its echoes, a soft edge, reflection or shadow reaches beyond the picture, frame units. */
@@ -140,7 +139,7 @@ export const cut = defineCheck({
   explain: (value, input) => {
     const { what, beyond } = found(input);
     const sides = SIDES.filter((_, i) => beyond[i]! > 0).join(', ');
-    return `the frame cuts the ${what} off: up to ${number(value)} ${input.template.frame.unit} (${sides})`;
+    return `the frame cuts the ${what} off: up to ${Number(apartFrom(value, 0, 1))} ${input.template.frame.unit} (${sides})`;
   },
   mend: () => 'make room: the frame grows by as much, or let the shape be smaller',
   remake: { words: 'make room', change: withRoom },

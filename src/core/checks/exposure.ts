@@ -25,8 +25,8 @@ export const exposure = defineCheck({
     const { photo, template } = input;
     const limit = `the batch’s median, the limit is ${percent(template.limits.brightness)}`;
     return offBy(input)!.dark === off
-      ? `its lightest parts, at ${percent(lightestFor(photo.sight!))}, are ${percent(off)} below ${limit}`
-      : `its brightness of ${percent(photo.sight!.brightness)} is ${percent(off)} above ${limit}`;
+      ? `its lightest parts, at ${percent(lightestFor(photo.sight!))}, are ${percent(off, template.limits.brightness)} below ${limit}`
+      : `its brightness of ${percent(photo.sight!.brightness)} is ${percent(off, template.limits.brightness)} above ${limit}`;
   },
   mend: () => 'correct the photo, or leave it out',
 });

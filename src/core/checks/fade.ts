@@ -10,7 +10,8 @@ export const fade = defineCheck({
     template.centring.gap === 'extend' || placement.gap > 0 ? null : placement.fadeGap,
   limit: () => 0,
   brief: () => 'border in the fade',
-  explain: (share) => `the photo’s own border shows in the feather: ${percent(share)} of the fading shape has no photo`,
+  explain: (share) =>
+    `the photo’s own border shows in the feather: ${percent(share, 0)} of the fading shape has no photo`,
   mend: () => 'enlarge the photo, make the feather shorter or lay it inside',
   repair: {
     words: 'enlarge until it covers',

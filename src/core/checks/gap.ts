@@ -8,8 +8,8 @@ export const gap = defineCheck({
   about: 'photo',
   measure: ({ placement, template }) => (template.centring.gap === 'extend' ? null : placement.gap),
   limit: () => 0,
-  brief: (share) => `gap ${percent(share)}`,
-  explain: (share) => `${percent(share)} of the shape shows no photo`,
+  brief: (share) => `gap ${percent(share, 0)}`,
+  explain: (share) => `${percent(share, 0)} of the shape shows no photo`,
   mend: () => 'enlarge the photo, or let the template extend its ground',
   repair: {
     words: 'enlarge until it covers',

@@ -17,11 +17,11 @@ export const size = defineCheck({
   },
   limit: ({ template }) => template.limits.offSize,
   brief: (share, { placement, ...input }) =>
-    `${percent(share)} too ${placement.subject!.size > wanted({ placement, ...input })! ? 'large' : 'small'}`,
+    `${percent(share, input.template.limits.offSize)} too ${placement.subject!.size > wanted({ placement, ...input })! ? 'large' : 'small'}`,
   explain: (share, { placement, ...input }) => {
     const want = wanted({ placement, ...input })!;
     const why = placement.used === 'enlarged' ? '; the photo was enlarged so that it reaches the edge' : '';
-    return `the subject is ${percent(placement.subject!.size)} of the shape, ${percent(share)} away from ${percent(want)}; the limit is ${percent(input.template.limits.offSize)}${why}`;
+    return `the subject is ${percent(placement.subject!.size)} of the shape, ${percent(share, input.template.limits.offSize)} away from ${percent(want)}; the limit is ${percent(input.template.limits.offSize)}${why}`;
   },
   mend: () => 'scale it to the size of the others',
   repair: {

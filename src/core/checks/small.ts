@@ -5,7 +5,7 @@ import { smallerFiles } from './smaller-files';
 /** The frame in pixels of an output. */
 function frameIn({ output, template }: CheckInput) {
   const k = scaleAt(template, output.width);
-  return { width: template.frame.width * k, height: template.frame.height * k };
+  return { width: Math.round(template.frame.width * k), height: Math.round(template.frame.height * k) };
 }
 
 /** The frame's width or height in output pixels over the photo's, whichever is worse: above 1 the photo is the smaller. */
@@ -26,7 +26,7 @@ export const small = defineCheck({
   explain: (_, input) => {
     const { photo, output } = input;
     const { width, height } = frameIn(input);
-    return `the photo has ${photo.width} × ${photo.height} pixels, output ${output.name} has ${Math.round(width)} × ${Math.round(height)}`;
+    return `the photo has ${photo.width} × ${photo.height} pixels, output ${output.name} has ${width} × ${height}`;
   },
   mend: () => 'use a larger photo, or let small photos make smaller files',
   remake: smallerFiles,

@@ -16,7 +16,7 @@ export const unsure = defineCheck({
   brief: () => 'unsure',
   explain: (short, input) => {
     const { confidence } = input.template.limits;
-    return `the ${thing(input)} was found with a confidence of ${percent(confidence - short)}, the limit is ${percent(confidence)}`;
+    return `the ${thing(input)} was found with a confidence of ${percent(confidence - short, confidence)}, the limit is ${percent(confidence)}`;
   },
   mend: () => 'look at it on the easel, and point at the subject if it is wrong',
 });
