@@ -10,6 +10,7 @@ import { api } from '../shared/api';
 import { MiddleName } from '../shared/middle-name';
 import { amount, plural } from '../shared/words';
 import { forgetLeft, useLeftBehind } from './expected';
+import { isMeant } from './meant';
 import { withArrived, type PhotoPages } from './photo-pages';
 import { forgetFailed, isArriving, sendFailedAgain, sendFiles, useTransfers } from './upload';
 import { FindingMark } from '../shared/finding-mark';
@@ -47,7 +48,8 @@ export function useIntake(batchId: number) {
   };
   return {
     intake: (files: readonly File[]): void => {
-      if (files.length > 0) sendFiles(batchId, files, onArrived);
+      const meant = files.filter(isMeant);
+      if (meant.length > 0) sendFiles(batchId, meant, onArrived);
     },
     again: (): void => sendFailedAgain(batchId, onArrived),
   };
@@ -185,7 +187,7 @@ export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: rea
             aria-label="Folder to bring in"
             {...{ webkitdirectory: '' }}
             onChange={(event) => {
-              intake([...(event.target.files ?? [])].filter((file) => !file.name.startsWith('.')));
+              intake([...(event.target.files ?? [])]);
               event.target.value = '';
             }}
           />
