@@ -44,9 +44,9 @@ function kept() {
   };
 }
 
-type Change = { readonly kind: 'move' | 'review' | 'template' | 'add' | 'remove' | 'see'; readonly at: number; readonly by: number }; // prettier-ignore
+type Change = { readonly kind: 'move' | 'review' | 'template' | 'add' | 'remove' | 'see' | 'colour'; readonly at: number; readonly by: number }; // prettier-ignore
 const change: fc.Arbitrary<Change> = fc.record({
-  kind: fc.constantFrom('move', 'review', 'template', 'add', 'remove', 'see'),
+  kind: fc.constantFrom('move', 'review', 'template', 'add', 'remove', 'see', 'colour'),
   at: fc.nat(30),
   by: fc.nat(40),
 });
@@ -57,6 +57,8 @@ function changed(photos: readonly WatchedPhoto[], { kind, at, by }: Change): rea
   if (kind === 'move') return replaced({ adjustment: { x: by / 100, y: 0, scale: 1, angle: 0 } });
   if (kind === 'review') return replaced({ review: (['open', 'good', 'out'] as const)[by % 3]! });
   if (kind === 'see') return replaced({ sight: sightOf(0.2, 5 * by, by * 3) });
+  // Colours alone, as a newer finder sees them: of the same light and dark, it is another thing.
+  if (kind === 'colour') return photos.map((one, k) => (k === i && one.sight ? { ...one, sight: { ...one.sight, cells: (by % 2 ? '5a8080' : '5ab080').repeat(64) } } : one)); // prettier-ignore
   if (kind === 'remove') return photos.filter((_, k) => k !== i);
   if (kind === 'add') return photos.some(({ id }) => id === 100 + by) ? photos : [...photos, photo(100 + by)];
   return photos;
@@ -81,7 +83,7 @@ test('whatever changes, and in whatever order, what is told adds up to what chec
         expect(sum.findings).toEqual(allOf(template, photos));
       }
     }),
-    { numRuns: 20 },
+    { numRuns: 30 },
   );
 });
 
@@ -94,6 +96,20 @@ test('one nudge tells of one photo, as long as it does not move the batch’s me
   expect(watch.changes().photos).toEqual([]);
   watch.usePhotos([{ ...photos[4]!, adjustment: { x: 0.2, y: 0, scale: 1, angle: 0 } }], order);
   expect(watch.changes().photos.map(({ id }) => id)).toEqual([4]);
+});
+
+test('a photo that is seen in other colours is compared anew', () => {
+  const seen = (id: number, cells: string): WatchedPhoto => ({ ...photo(id), sight: { ...sightOf(0.2, 90, 77), cells: cells.repeat(64) } }); // prettier-ignore
+  const watch = watchFindings(templates[1]!);
+  const twinOf = () =>
+    watch
+      .changes()
+      .photos.find(({ id }) => id === 2)!
+      .findings.find(({ check }) => check === 'twin');
+  watch.usePhotos([seen(1, '5a8080'), seen(2, '5a8080')], [1, 2]);
+  expect(twinOf()).toBeDefined();
+  watch.usePhotos([seen(2, '5ab080')], [1, 2]);
+  expect(twinOf()).toBeUndefined();
 });
 
 test('doubles are found as comparing each with each finds them', () => {

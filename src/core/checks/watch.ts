@@ -49,6 +49,10 @@ const places = new Map(CHECKS.map(({ id }, i) => [id, i]));
 const inOrder = (findings: Finding[]) => findings.sort((a, b) => places.get(a.check)! - places.get(b.check)!);
 
 const sameTwin = (a: CheckedPhoto['twin'], b: CheckedPhoto['twin']) => a?.name === b?.name && a?.bits === b?.bits;
+/** To what doubles are told by. */
+const looksTheSame = ({ sight: a }: CheckedPhoto, { sight: b }: CheckedPhoto) =>
+  a?.hash === b?.hash && a?.cells === b?.cells;
+
 const sameMeans = (a: BatchMeans | null, b: BatchMeans) =>
   a !== null &&
   a.sharpness === b.sharpness &&
@@ -93,8 +97,9 @@ export function watchFindings(first: Template): FindingsWatch {
       for (const photo of changed) {
         const before = known.get(photo.id)?.photo;
         // A photo that was only moved looks as it did.
-        if (before?.sight?.hash !== photo.sight?.hash || before?.review !== photo.review) twinsAreOld = true;
-        const twin = before?.sight?.hash === photo.sight?.hash ? before?.twin : null;
+        const isSame = before !== undefined && looksTheSame(before, photo);
+        if (!isSame || before.review !== photo.review) twinsAreOld = true;
+        const twin = isSame ? before.twin : null;
         known.set(photo.id, { photo: { ...photo, twin }, alone: null, compared: null, told: false });
       }
       if (all.length !== order.length || all.some((id, i) => id !== order[i])) twinsAreOld = true;

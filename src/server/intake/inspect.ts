@@ -26,21 +26,16 @@ async function headOf(path: string): Promise<Buffer> {
   }
 }
 
-/** An error of the decoder in words for people: its own are for programmers, and hold paths. */
-export function brokenPhoto(error: unknown): WobrelError {
+const CUT_SHORT = 'The file is broken or cut short.';
+
+/** Fails with an error of the decoder in words for people: its own are for programmers, and hold paths. */
+export function asBroken(error: unknown): never {
   const reason = String((error as Error)?.message ?? error);
   if (/exceeds pixel limit/i.test(reason))
-    return new WobrelError('photo-too-large', 'The photo has more than 100 megapixels.');
+    throw new WobrelError('photo-too-large', 'The photo has more than 100 megapixels.');
   const cut = /premature|truncat|end of (file|stream|input)|not enough|corrupt/i.test(reason);
-  return new WobrelError('photo-broken', cut ? CUT_SHORT : 'The file can’t be read as a photo.');
+  throw new WobrelError('photo-broken', cut ? CUT_SHORT : 'The file can’t be read as a photo.');
 }
-
-/** Fails with an error of the decoder in words for people. */
-export const asBroken = (error: unknown): never => {
-  throw brokenPhoto(error);
-};
-
-const CUT_SHORT = 'The file is broken or cut short.';
 
 /**
  * Pixels that a byte can stand for at most, where a format has such a limit: a run of GIF's

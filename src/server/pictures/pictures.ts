@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import { WobrelError } from '../../core/errors';
 import { bringPictures, PICTURE_SIDE, type PictureRaster } from '../../core/pictures';
 import { picturesOf, WIDE_PICTURE, type Template } from '../../core/template';
-import { brokenPhoto, OPEN_OPTIONS } from '../intake';
+import { asBroken, OPEN_OPTIONS } from '../intake';
 import type { Here } from '../workspace';
 
 /** Where the files of a template's pictures lie, by their sums. */
@@ -25,9 +25,7 @@ export async function keptPicture(path: string): Promise<{ data: Buffer; width: 
     .toColourspace('srgb')
     .png()
     .toBuffer({ resolveWithObject: true })
-    .catch((error: unknown) => {
-      throw brokenPhoto(error);
-    });
+    .catch(asBroken);
   return { data, width: info.width, height: info.height };
 }
 
