@@ -14,7 +14,6 @@ declare module 'libheif-js/libheif-wasm/libheif-bundle.js' {
     readonly _heif_image_handle_get_raw_color_profile_size: (handle: number) => number;
     readonly _heif_image_handle_get_raw_color_profile: (error: number, handle: number, profile: number) => void;
     readonly _heif_image_handle_get_nclx_color_profile: (error: number, handle: number, profile: number) => void;
-    readonly _heif_image_handle_get_number_of_metadata_blocks: (handle: number, type: number) => number;
     readonly _heif_image_handle_get_list_of_metadata_block_IDs: (handle: number, type: number, ids: number, most: number) => number; // prettier-ignore
     readonly _heif_image_handle_get_metadata_type: (handle: number, id: number) => number;
     readonly _heif_image_handle_get_metadata_content_type: (handle: number, id: number) => number;
