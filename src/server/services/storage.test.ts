@@ -44,6 +44,17 @@ test('a batch’s photos go with it, but for those that another batch or a deliv
   expect(existsSync(here.files.delivery(delivery))).toBe(false);
 });
 
+test('many files in one folder are counted and collected, every one', async () => {
+  const home = join(here.files.kept('photos'), '00');
+  mkdirSync(home, { recursive: true });
+  const before = (await storage.storage(here)).originals;
+  for (let i = 0; i < 150; i++) writeFileSync(join(home, i.toString(16).padStart(64, '0')), 'x');
+  const { originals, unneeded } = await storage.storage(here);
+  expect([originals.files - before.files, originals.bytes - before.bytes, unneeded.files]).toEqual([150, 150, 150]);
+  expect(await storage.collectUnneeded(here)).toEqual({ files: 150, bytes: 150 });
+  expect(filesIn(home)).toEqual([]);
+});
+
 test('a removed delivery takes no file from one that took it over, and can’t be removed while it is made', async () => {
   const batch = await batchWith(SMALL);
   const first = await deliveries.startDelivery(here, batch);

@@ -14,11 +14,18 @@ export const plus = (a: Usage, b: Usage): Usage => ({ files: a.files + b.files, 
 
 type Kept = { readonly path: string; readonly sha256: string };
 
-/** All files of a folder and of those in it; none where it is not there. */
+/**
+ * All files of a folder and of those in it; none where it is not there. Folder by folder: Node 20's own recursive way
+ * gives no more than the first 32 files of each folder within.
+ */
 async function* filesIn(folder: string): AsyncGenerator<string> {
-  const entries = await opendir(folder, { recursive: true }).catch(() => null);
+  const entries = await opendir(folder).catch(() => null);
   if (!entries) return;
-  for await (const entry of entries) if (entry.isFile()) yield join(entry.parentPath, entry.name);
+  for await (const entry of entries) {
+    const path = join(folder, entry.name);
+    if (entry.isFile()) yield path;
+    else if (entry.isDirectory()) yield* filesIn(path);
+  }
 }
 
 /** Files are named by the content of their photo, whatever comes behind it. */
