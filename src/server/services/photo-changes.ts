@@ -33,14 +33,18 @@ export const photoChangesSchema = z.array(photoChangeSchema).min(1).max(20_000);
 const changed = (column: SQLiteColumn, key: keyof PhotoChange) =>
   sql`case when json_type(change.value, ${`$.${key}`}) is null then ${sql.identifier(column.name)} else json_extract(change.value, ${`$.${key}`}) end`; // prettier-ignore
 
-const changeRows = (tx: Transaction, batchId: number, changes: readonly PhotoChange[]) =>
-  tx.run(sql`update ${photos} set
+/**
+ * Each photo is found by its own number: the plus keeps SQLite from going through the whole batch for each change instead
+ * (a unary plus takes a term away from its indexes: SQLite, “The SQLite Query Optimizer Overview”).
+ */
+export const changeRows = (batchId: number, changes: readonly PhotoChange[]) =>
+  sql`update ${photos} set
       review = ${changed(photos.review, 'review')},
       hand_subject = ${changed(photos.handSubject, 'handSubject')},
       adjustment = ${changed(photos.adjustment, 'adjustment')},
       data = json_patch(${photos.data}, coalesce(json_extract(change.value, '$.data'), '{}'))
       from json_each(${JSON.stringify(changes)}) as change
-      where ${photos.batchId} = ${batchId} and ${photos.id} = json_extract(change.value, '$.id')`);
+      where +${photos.batchId} = ${batchId} and ${photos.id} = json_extract(change.value, '$.id')`;
 
 /** Most fields that are kept of a photo, those that are away for a while included: twice as many as a batch may have. */
 const MAX_KEPT_FIELDS = 120;
@@ -87,7 +91,7 @@ export async function changePhotos(
     const kept = joined.filter(({ id }) => !refusedIds.has(id));
     const refused = stale.map(({ name: called }) => called);
     if (kept.length === 0) return { refused };
-    await changeRows(tx, batchId, kept);
+    await tx.run(changeRows(batchId, kept));
     await refuseManyFields(tx, kept);
     const ids = kept.map(({ id }) => id);
     await note(tx, here, {

@@ -1,11 +1,15 @@
 /** Photo data on the server: kept field by field, and in the names and metadata of a delivery as it was when that began. */
+import { createClient } from '@libsql/client';
+import { sql } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/libsql';
 import ExifReader from 'exifreader';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { batches, deliveries, photos } from '.';
+import { changeRows } from './photo-changes';
 import { services, SMALL } from './testing';
 
-const { here, batchWith, run } = services();
+const { folder, here, batchWith, run } = services();
 
 const rowsOf = async (batch: number) => (await photos.listPhotos(here, batch, 0, 9)).photos;
 
@@ -28,6 +32,17 @@ test('fields change one by one, those that say nothing go, and only in their own
     [{}, 'open'],
   ]);
   expect((await rowsOf(other))[0]!.data).toEqual({});
+});
+
+test('each photo that changes is looked up by its number, however large the batch', async () => {
+  // A connection of its own: one that was asked for the plan of an update takes no commit after it.
+  const client = createClient({ url: `file:${join(folder, 'wobrel.db')}` });
+  const plan = await drizzle(client).all<{ detail: string }>(sql`explain query plan ${changeRows(1, [{ id: 1, data: { Title: 'x' } }])}`); // prettier-ignore
+  client.close();
+  expect(plan.map(({ detail }) => detail)).toEqual([
+    expect.stringMatching(/^SCAN change /),
+    expect.stringMatching(/^SEARCH photos USING INTEGER PRIMARY KEY/),
+  ]);
 });
 
 test('a photo has 120 fields at most, however many changes they come in', async () => {

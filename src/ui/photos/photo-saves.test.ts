@@ -13,6 +13,7 @@ function server() {
   const asked: unknown[] = [];
   const answers: ((error?: Error) => void)[] = [];
   const failed: (string | null)[] = [];
+  const busy: boolean[] = [];
   const saves = createPhotoSaves(
     (changes) =>
       new Promise((resolve, reject) => {
@@ -20,9 +21,10 @@ function server() {
         answers.push((error) => (error ? reject(error) : resolve(undefined)));
       }),
     (error) => failed.push(error?.message ?? null),
+    (isBusy) => busy.push(isBusy),
   );
   const settle = () => new Promise((resolve) => setImmediate(resolve));
-  return { saves, asked, failed, answer: async (error?: Error) => (answers.shift()!(error), settle()) };
+  return { saves, asked, failed, busy, answer: async (error?: Error) => (answers.shift()!(error), settle()) };
 }
 const scaled = (scale: number) => ({ x: 0, y: 0, scale, angle: 0 });
 
@@ -53,6 +55,25 @@ test('a request that fails is told, and does not keep back the next one', async 
   await answer(new Error('The server can’t be reached.'));
   await answer();
   expect([asked.length, failed]).toEqual([2, ['The server can’t be reached.', null]]);
+});
+
+test('it is busy until the server has all, and says how much that is', async () => {
+  const { saves, busy, answer } = server();
+  expect([busy, saves.pendingLetters()]).toEqual([[], 0]);
+  const changes = [
+    { id: 1, review: 'good' as const },
+    { id: 2, data: { Title: 'Jug' } },
+  ];
+  saves.add(changes);
+  saves.add([{ id: 3, review: 'out' }]);
+  expect([busy, saves.pendingLetters()]).toEqual([
+    [true],
+    JSON.stringify([...changes, { id: 3, review: 'out' }]).length,
+  ]);
+  await answer();
+  expect(busy).toEqual([true]);
+  await answer();
+  expect([busy, saves.pendingLetters()]).toEqual([[true, false], 0]);
 });
 
 test('flush waits for all that was added', async () => {

@@ -24,8 +24,13 @@ function firstOf(changes: readonly PhotoChange[]): [now: PhotoChange[], later: P
 /**
  * @param send sends changes to the server
  * @param onFailed called where they could not be kept; with null once something was
+ * @param onBusy called with true when there is something to save, with false when nothing is left
  */
-export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => void) {
+export function createPhotoSaves(
+  send: Send,
+  onFailed: (error: Error | null) => void,
+  onBusy: (isBusy: boolean) => void = () => {},
+) {
   let waiting: PhotoChange[] = [];
   let sending: readonly PhotoChange[] = [];
   // What was sent and not answered: it may have arrived, so it is sent once more just so.
@@ -35,6 +40,7 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
   const pending = (): PhotoChange[] => joinedChanges([...sending, ...(again ?? []), ...waiting]);
 
   async function run(): Promise<void> {
+    onBusy(true);
     while (again || waiting.length > 0) {
       // What came while the last request was under way goes in one.
       const [now, later]: [PhotoChange[], PhotoChange[]] = again ? [again, waiting] : firstOf(joinedChanges(waiting));
@@ -53,6 +59,7 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
       }
     }
     running = null;
+    onBusy(false);
   }
 
   return {
@@ -79,6 +86,8 @@ export function createPhotoSaves(send: Send, onFailed: (error: Error | null) => 
         return joinedChanges(list);
       };
     },
+    /** All that the server may not have yet, in the letters of a request. */
+    pendingLetters: (): number => (running ? JSON.stringify(pending()).length : 0),
     /** What has not been sent yet: for a page that is going. */
     unsent: (): readonly PhotoChange[] => joinedChanges([...(again ?? []), ...waiting]),
   };

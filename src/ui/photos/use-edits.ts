@@ -6,7 +6,7 @@ import type { PhotoChange, PhotoRow } from '@/server/services';
 import type { History } from '../history/history';
 import { anew } from '../shared/anew';
 import { useMay } from '../people/who';
-import { api, ApiError, pageHeaders } from '../shared/api';
+import { api, ApiError } from '../shared/api';
 import { LOOKING_ON } from '../template/locks';
 import { say } from '../shared/say';
 import { isOffline } from '../shared/line';
@@ -14,6 +14,7 @@ import { amount } from '../shared/words';
 import { withOthers, withoutForeign } from './others';
 import type { PhotoPages } from './photo-pages';
 import { createPhotoSaves, openSaves } from './photo-saves';
+import { useLeaving } from './use-leaving';
 
 export type PhotoEdits = {
   /** Changes photos at once on screen, and on the server; one step of the history. */
@@ -26,6 +27,8 @@ export type PhotoEdits = {
   readonly takeOthers: (ids: readonly number[]) => Promise<void>;
   /** Ends when the server has all changes. */
   readonly flush: () => Promise<void>;
+  /** Whether changes are on their way to the server. */
+  readonly isSaving: boolean;
   /** Why the last change could not be kept. */
   readonly error: string | null;
 };
@@ -78,6 +81,7 @@ const refusedWords = (names: readonly string[]) =>
 export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
   const client = useQueryClient();
   const [error, setError] = useState<string | null>(null);
+  const [isSaving, setIsSaving] = useState(false);
   const [saves] = useState(() =>
     createPhotoSaves(
       async (changes) => {
@@ -89,20 +93,11 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
         // Without a line they wait as they are on screen; what the server refuses is shown as it has it.
         if (failure && !isOffline(failure)) void anew(client, keyOf(batchId));
       },
+      setIsSaving,
     ),
   );
   useEffect(() => openSaves(batchId, saves), [batchId, saves]);
-  useEffect(() => {
-    const onLeave = () => {
-      const changes = saves.unsent();
-      if (changes.length === 0) return;
-      // The page is going: the request outlives it.
-      const headers = { ...pageHeaders(), 'content-type': 'application/json' };
-      void fetch(`/api/batches/${batchId}/photos`, { method: 'PATCH', keepalive: true, headers, body: JSON.stringify({ changes }) }); // prettier-ignore
-    };
-    window.addEventListener('pagehide', onLeave);
-    return () => window.removeEventListener('pagehide', onLeave);
-  }, [batchId, saves]);
+  useLeaving(batchId, saves);
   const change = useCallback(
     (changes: readonly PhotoChange[]) => {
       const before = inverse(client, batchId, changes);
@@ -151,5 +146,5 @@ export function usePhotoEdits(batchId: number, history: History): PhotoEdits {
     },
     [batchId, client, history, saves],
   );
-  return { apply, change: changeWithin, now, flush: saves.flush, takeOthers, error };
+  return { apply, change: changeWithin, now, flush: saves.flush, takeOthers, isSaving, error };
 }

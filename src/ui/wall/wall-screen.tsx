@@ -146,7 +146,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
         <main className="bench" ref={screen} style={grounded}>
           <StepsBar
             name={batch.name}
-            save={state}
+            save={state.kind === 'saved' && edits.isSaving ? { kind: 'saving' } : state}
             others={others}
             onJoin={() => void join()}
             step={step}
