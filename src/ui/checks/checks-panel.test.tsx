@@ -4,7 +4,7 @@ import { watchFindings } from '@/core/checks';
 import { parseTemplate } from '@/core/template';
 import { ChecksPanel } from './checks-panel';
 import { lockedBy, LocksContext } from '../template/locks';
-import { NO_FINDINGS, withChange } from './photo-findings';
+import { areChecked, NO_FINDINGS, withChange } from './photo-findings';
 
 const template = parseTemplate({
   wobrel: 1,
@@ -31,7 +31,7 @@ function foundOf(some: typeof photos) {
   watch.usePhotos(some, some.map(({ id }) => id)); // prettier-ignore
   return watch.changes();
 }
-const GIVEN = { template, only: null, onOnly: () => {}, onRemake: () => {}, onMendAll: () => {} };
+const GIVEN = { isChecked: true, template, only: null, onOnly: () => {}, onRemake: () => {}, onMendAll: () => {} };
 const found = () => withChange(NO_FINDINGS, foundOf(photos), template, photos);
 
 test('findings about a photo are kept by photo, those about an output once', () => {
@@ -67,9 +67,19 @@ test('the wall can be narrowed to the photos that fail one check, and widened ag
   expect(onOnly).toHaveBeenLastCalledWith(null);
 });
 
+test('nothing is said of what has not been checked yet', () => {
+  const none = { ...found(), byPhoto: new Map(), ofOutputs: [] };
+  const { rerender } = render(<ChecksPanel {...GIVEN} findings={none} isChecked={false} />);
+  expect(screen.getByText('Checking…')).toBeTruthy();
+  expect(screen.queryByText(/nothing to look at/i)).toBeNull();
+  rerender(<ChecksPanel {...GIVEN} findings={found()} isChecked={false} />);
+  expect(screen.getByText('3 photos and 1 output to look at')).toBeTruthy();
+  expect([areChecked(found(), 4), areChecked(found(), 5), areChecked(NO_FINDINGS, 0)]).toEqual([true, false, true]);
+});
+
 test('checks that no photo fails come last, folded away, and in the open where there is nothing else', () => {
   const { rerender } = render(<ChecksPanel {...GIVEN} findings={found()} />);
-  const passed = screen.getByText(/that no photo fails$/).closest('details')!;
+  const passed = screen.getByText(/with nothing to look at$/).closest('details')!;
   expect(passed.open).toBe(false);
   expect(passed.textContent).toContain('Blurred');
   expect(passed.textContent).not.toContain('Enlarged above the limit');
@@ -78,7 +88,7 @@ test('checks that no photo fails come last, folded away, and in the open where t
   const none = { ...found(), byPhoto: new Map(), ofOutputs: [] };
   rerender(<ChecksPanel {...GIVEN} findings={none} />);
   expect(screen.getByText('Nothing to look at')).toBeTruthy();
-  expect(screen.getByText(/that no photo fails$/).closest('details')!.open).toBe(true);
+  expect(screen.getByText(/with nothing to look at$/).closest('details')!.open).toBe(true);
 });
 
 test('one click makes smaller files of small photos; greyed, with the reason, where the template locks its outputs', () => {

@@ -11,6 +11,8 @@ import { FindingMark } from '../shared/finding-mark';
 type ChecksPanelProps = {
   readonly template: Template;
   readonly findings: PhotoFindings;
+  /** Whether all photos have been checked by now. */
+  readonly isChecked: boolean;
   /** A way to the figures. */
   readonly report?: ReactNode;
   /** What can be done about several checks at once. */
@@ -34,6 +36,7 @@ const listed = (parts: readonly string[]) => (parts.length === 0 ? 'Nothing' : p
 export function ChecksPanel({
   template,
   findings: { byPhoto, ofOutputs },
+  isChecked,
   only,
   onOnly,
   onRemake,
@@ -50,15 +53,17 @@ export function ChecksPanel({
   }
   const ofPhotos = CHECKS.filter((check) => check.about === 'photo');
   const passed = ofPhotos.filter(({ id }) => !counts.has(id));
-  const amounts = [
+  const toLookAt = [
     byPhoto.size > 0 ? plural(byPhoto.size, 'photo') : '',
     ofOutputs.length > 0 ? plural(ofOutputs.length, 'output') : '',
-  ];
+  ].filter(Boolean);
   return (
     <>
       <div className="side-block">
-        <strong>{listed(amounts.filter(Boolean))} to look at</strong> <WhatIs word="finding" />
-        <p className="muted small-text mb-1">Choose a check to see only the photos that fail it.</p>
+        <strong>{toLookAt.length === 0 && !isChecked ? 'Checking…' : `${listed(toLookAt)} to look at`}</strong>
+        <p className="muted small-text mb-1">
+          Choose a check to see only the photos that fail it. <WhatIs word="finding" />
+        </p>
         {report}
       </div>
       {children}
@@ -88,17 +93,19 @@ export function ChecksPanel({
             />
           ))}
       </ul>
-      <details className="side-block" open={counts.size === 0}>
-        <summary>{plural(passed.length, 'check')} that no photo fails</summary>
-        <ul className="list-plain muted small-text">
-          {passed.map(({ id, label }) => (
-            <li key={id}>
-              <span aria-hidden>✓ </span>
-              {label}
-            </li>
-          ))}
-        </ul>
-      </details>
+      {isChecked && (
+        <details className="side-block" open={counts.size === 0}>
+          <summary>{plural(passed.length, 'check')} with nothing to look at</summary>
+          <ul className="list-plain muted small-text">
+            {passed.map(({ id, label }) => (
+              <li key={id}>
+                <span aria-hidden>✓ </span>
+                {label}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
     </>
   );
 }

@@ -49,6 +49,9 @@ export function withChange(
   };
 }
 
+/** Whether all of a batch's photos have been checked; `total` counts those that have not come from the server yet, too. */
+export const areChecked = ({ placed }: PhotoFindings, total: number): boolean => placed.size >= total;
+
 /** The findings of photos that somebody is still to look at: without those called good or left out. */
 export function withoutReviewed(
   findings: PhotoFindings,

@@ -20,6 +20,7 @@ import {
 import { withSizes } from '@/core/placement';
 import type { Template } from '@/core/template';
 import type { BatchDetail, PhotoRow } from '@/server/services';
+import { areChecked } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
 import { inSlots } from '../photos/in-slots';
 import { worded } from '../photos/worded';
@@ -152,6 +153,7 @@ function Report({ batch, template: given, photos: rows }: ReportProps) {
   const apart = figures.flatMap((f) => f.apart ?? []);
   const unseen = figures.filter((f) => f.placedOff !== null && f.across === null && f.rule !== 'middle').length;
   const failing = figures.filter((f) => f.findings.length > 0);
+  if (!areChecked(findings, photos.length)) return <main className="page muted">Counting…</main>;
   return (
     <main className="page">
       <div className="d-flex flex-wrap align-items-center gap-3 mb-3">
@@ -170,7 +172,8 @@ function Report({ batch, template: given, photos: rows }: ReportProps) {
         {unseen > 0 &&
           ` ${plural(unseen, 'subject')} ${unseen === 1 ? 'was' : 'were'} not looked at again: pointed at by hand, or found once only.`}
       </p>
-      <div className="report-grid">
+      {figures.length === 0 && <div className="empty">There is no photo to report on, or all are left out.</div>}
+      <div className="report-grid" hidden={figures.length === 0}>
         {off.length > 0 ? (
           <Spots figures={figures} tolerance={template.limits.offSpot * 100} onOpen={open} />
         ) : (

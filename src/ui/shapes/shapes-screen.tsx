@@ -132,7 +132,7 @@ export function ShapesScreen() {
       </div>
       {error && <p className="text-danger">{error.message}</p>}
       <h2>Own shapes</h2>
-      {own.length === 0 && (
+      {data && own.length === 0 && (
         <div className="empty mb-3">
           {wanted
             ? 'No own shape is called so.'
@@ -151,7 +151,9 @@ export function ShapesScreen() {
             <ShapePicture shape={shape} size={92} />
             <div className="about">
               <h3 className="mb-0">{label}</h3>
-              {id === kind && <span className="muted small-text">{usedWords(data?.usedKinds[kind] ?? [])}</span>}
+              {id === kind && (
+                <span className="muted small-text">{data ? usedWords(data.usedKinds[kind] ?? []) : '\u00a0'}</span>
+              )}
               <Facts shape={shape} />
               <Link className="btn btn-quiet" href={`/shapes/new?from=${id}`}>
                 Start from it<span className="visually-hidden">: {label}</span>

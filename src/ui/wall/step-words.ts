@@ -15,10 +15,13 @@ type State = {
   readonly total: number;
   readonly counts: ReturnType<typeof countBatch>;
   readonly outputsToLookAt: number;
+  /** Whether all photos have been checked by now. */
+  readonly isChecked: boolean;
 };
 
-function checkWords({ counts: { toLookAt }, outputsToLookAt }: State): string {
+function checkWords({ counts: { toLookAt }, outputsToLookAt, isChecked }: State): string {
   if (toLookAt > 0) return `${amount(toLookAt)} to look at`;
+  if (!isChecked) return 'checking…';
   return outputsToLookAt > 0 ? `${plural(outputsToLookAt, 'output')} to look at` : 'nothing to look at';
 }
 

@@ -7,7 +7,7 @@ import type { BatchDetail } from '@/server/services';
 import { countBatch } from '@/core/checks';
 import { withSizes } from '@/core/placement';
 import { templateOutline, withoutFinish, withSlotInHand, type Template } from '@/core/template';
-import { withoutReviewed } from '../checks/photo-findings';
+import { areChecked, withoutReviewed } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
 import { Doubtful } from '../export/doubtful';
 import { ExportPanel } from '../export/export-panel';
@@ -119,6 +119,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const tileFindings = useMemo(() => findingsByTile(findings, shown, template), [findings, shown, template]);
   const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
+  const isChecked = areChecked(findings, total);
   const edited = isEdited(batch, template);
   const totals = useMemo(
     () => countBatch(photos, template.outputs, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
@@ -138,6 +139,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     total,
     counts: totals,
     outputsToLookAt: findings.ofOutputs.length,
+    isChecked,
   });
 
   return (
@@ -197,6 +199,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
                 photos={counted}
                 findings={findings}
                 toLookAt={toLookAt}
+                isChecked={isChecked}
                 alike={alike}
                 only={show === 'all' ? null : show}
                 onOnly={(check) => setShow(check ?? 'all')}
