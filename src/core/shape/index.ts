@@ -9,6 +9,7 @@ export type { Control, Extent } from './definition';
 export { fourCorners } from './four-corners';
 export { boundsOf, flatten, fromTop, type Polygon } from './flatten';
 export { fitted, forLibrary, LIBRARY_FRAME, shapeKey, shapeKeys } from './library';
+export { shapeFigures, type ShapeFigures } from './figures';
 export { areaShare, centroidOf, measureOutline, polygonArea, visualCentreOf } from './measure';
 export { difference, joinSchema, offset, union, unionInRow, type Join } from './offset';
 export { mapOutline, straight, type Affine, type Contour, type Cubic, type Outline, type Point } from './path';

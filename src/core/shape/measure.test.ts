@@ -1,5 +1,6 @@
 import { shapeSchema, type Outline } from '.';
 import { intersect, subtract, unite } from './combine';
+import { shapeFigures } from './figures';
 import { areaOf, centroidOf, measureOutline, perimeterOf, visualCentreOf } from './measure';
 import { mapOutline, polygonContour } from './path';
 import { crossesItself } from './crossing';
@@ -179,6 +180,15 @@ test('the visual centre of a ring lies in the middle of its band, that of a disc
   expect(Math.hypot(point[0] - 540, point[1] - 540)).toBeCloseTo(340, -1);
   expect(Math.abs(distance - 60)).toBeLessThan(1);
   expect(visualCentreOf(outline({ kind: 'circle', box: box(800) })).distance).toBeCloseTo(400, -0.5);
+});
+
+test('figures of a shape do not hang on its size, and are those of closed forms', () => {
+  for (const size of [200, 900]) {
+    const { proportion, area, thin } = shapeFigures(outline({ kind: 'ellipse', box: box(2 * size, size) }));
+    expectClose(proportion, 2);
+    expectClose(area, Math.PI / 4);
+    expect(Math.abs(thin! - 0.5)).toBeLessThan(0.005);
+  }
 });
 
 describe('the thinnest part', () => {

@@ -1,17 +1,9 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import {
-  boundsOfOutline,
-  CATALOGUE,
-  isCalled,
-  measureOutline,
-  outlineOf,
-  thinnestPart,
-  type Shape,
-} from '@/core/shape';
+import { boundsOfOutline, CATALOGUE, isCalled, outlineOf, type Shape } from '@/core/shape';
 import { writeSvg } from '@/core/svg';
 import type { OwnShape, UsedBy } from '@/server/services';
 import { anew } from '../shared/anew';
@@ -19,38 +11,13 @@ import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
 import { freshShape } from './catalogue';
+import { ShapeFacts } from './shape-facts';
 import { ShapePicture } from './shape-picture';
 import { useShapes } from './use-shapes';
 import { MayButton } from '../people/may-button';
 
 const ROOM = { cx: 500, cy: 500, width: 1000, height: 1000 };
 const PICTURES = CATALOGUE.map((entry) => ({ entry, shape: freshShape(entry, ROOM) }));
-
-/** Numbers that say what a shape is like, in shares: the library keeps shapes, not sizes. */
-function Facts({ shape }: { shape: Shape }) {
-  const words = useMemo(() => {
-    const outline = outlineOf(shape);
-    const { area, bounds } = measureOutline(outline);
-    const [width, height] = [bounds[2] - bounds[0], bounds[3] - bounds[1]];
-    const share = (v: number) => `${Math.round(v * 1000) / 10} %`;
-    const thin = thinnestPart(outline);
-    return {
-      proportion: `${Math.round((width / height) * 100) / 100} : 1`,
-      area: share(area / (width * height)),
-      thin: thin ? share(thin.width / Math.max(width, height)) : 'too intricate to tell',
-    };
-  }, [shape]);
-  return (
-    <dl className="shape-facts small-text">
-      <dt>Width : height</dt>
-      <dd>{words.proportion}</dd>
-      <dt>Area of its box</dt>
-      <dd>{words.area}</dd>
-      <dt>Thinnest part</dt>
-      <dd>{words.thin}</dd>
-    </dl>
-  );
-}
 
 function usedWords(usedBy: readonly UsedBy[]): string {
   if (usedBy.length === 0) return 'not used by a template';
@@ -88,7 +55,7 @@ function OwnCard({ own }: { own: OwnShape }) {
           {name}
         </h3>
         <span className="muted small-text">{usedWords(usedBy)}</span>
-        <Facts shape={shape} />
+        <ShapeFacts shape={shape} />
         <div className="d-flex flex-wrap">
           <Link className="btn btn-quiet" href={`/shapes/${id}`}>
             {usedBy.length > 0 ? 'Edit as a copy' : 'Edit'}
@@ -154,7 +121,7 @@ export function ShapesScreen() {
               {id === kind && (
                 <span className="muted small-text">{data ? usedWords(data.usedKinds[kind] ?? []) : '\u00a0'}</span>
               )}
-              <Facts shape={shape} />
+              <ShapeFacts shape={shape} />
               <Link className="btn btn-quiet" href={`/shapes/new?from=${id}`}>
                 Start from it<span className="visually-hidden">: {label}</span>
               </Link>
