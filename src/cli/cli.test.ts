@@ -199,6 +199,22 @@ describe('whatever lies in the folder, the others are written', () => {
     expect(readdirSync(join(heic, 'temporary'))).toEqual([]);
   });
 
+  test('photos of a folder come in the order of their names, where a number counts as one', async () => {
+    const numbered = join(folder, 'numbered');
+    mkdirSync(numbered);
+    for (const name of ['tile 10.png', 'tile 9.png', 'Tile 1.png'])
+      await sharp({ create: { width: 90, height: 90, channels: 3, background: '#336699' } }).png().toFile(join(numbered, name)); // prettier-ignore
+    const count = write(
+      'count.json',
+      JSON.stringify({ wobrel: 1, name: 'C', outputs: [{ width: 60, file: '{index}' }] }),
+    );
+    run('--template', count, '--out', join(folder, 'numbered-out'), numbered);
+    const { items } = manifestSchema.parse(
+      JSON.parse(readFileSync(join(folder, 'numbered-out', 'manifest.json'), 'utf8')),
+    );
+    expect(items.map(({ photo, file }) => [photo.split('/').pop(), file])).toEqual([['Tile 1.png', '0001.png'], ['tile 9.png', '0002.png'], ['tile 10.png', '0003.png']]); // prettier-ignore
+  });
+
   test('a pipe that is named is no photo, and is not waited for', () => {
     const { status } = run(
       '--template',

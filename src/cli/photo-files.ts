@@ -2,6 +2,7 @@
 import { open, readdir, stat } from 'node:fs/promises';
 import { extname, join } from 'node:path';
 import { WobrelError } from '../core/errors';
+import { inNameOrder } from '../core/name-order';
 import { sniff, sniffHeic, SNIFF_BYTES } from '../server/intake';
 
 const PHOTO_NAMES = new Set(['.jpg', '.jpeg', '.png', '.webp', '.avif', '.heic', '.heif', '.tif', '.tiff', '.gif']);
@@ -27,7 +28,7 @@ async function photosBelow(folder: string): Promise<NamedPhoto[]> {
   const entries = await readdir(folder, { withFileTypes: true }).catch(() => null);
   if (!entries) return [{ path: folder, fault: 'The folder may not be read.' }];
   const found: NamedPhoto[] = [];
-  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
+  for (const entry of inNameOrder(entries, ({ name }) => name)) {
     if (entry.name.startsWith('.')) continue;
     const path = join(folder, entry.name);
     if (entry.isDirectory()) found.push(...(await photosBelow(path)));
@@ -38,7 +39,7 @@ async function photosBelow(folder: string): Promise<NamedPhoto[]> {
 }
 
 /**
- * Every photo named by the paths, in their order; inside folders by name, leaving out
+ * Every photo named by the paths, in their order; inside folders in the order of their names, leaving out
  * hidden files and those that are no photo by name or content.
  *
  * @throws WobrelError `no-such-file`

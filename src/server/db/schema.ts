@@ -106,6 +106,8 @@ export const photos = sqliteTable(
       .notNull()
       .references(() => batches.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
+    /** What it is put in order by (`nameKey`); empty in rows of before there were any, until the next start. */
+    nameKey: text('name_key').notNull().default(''),
     sha256: text('sha256').notNull(),
     bytes: integer('bytes').notNull(),
     format: text('format').notNull(),
@@ -123,7 +125,7 @@ export const photos = sqliteTable(
   },
   (table) => [
     uniqueIndex('photos_content').on(table.batchId, table.sha256),
-    index('photos_name').on(table.batchId, table.name, table.id),
+    index('photos_name').on(table.batchId, table.nameKey, table.name, table.id),
     index('photos_picture').on(table.sha256),
   ],
 );

@@ -23,6 +23,7 @@ import { cutoutsOf } from './cutouts';
 import { countedPhotos } from './findings';
 import { recipeKey, recipesOf } from './recipes';
 import { seenIn } from './seen';
+import { byName } from './photo-order';
 
 const { deliveries, deliveryFiles, deliveryPhotos, photos, sights } = tables;
 
@@ -129,7 +130,7 @@ export async function deliveryFilesOf(
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(and(eq(photos.batchId, batch.id), ne(photos.review, 'out')))
-    .orderBy(asc(photos.name), asc(photos.id));
+    .orderBy(...byName);
   const all = rows.map((row) => ({ ...row, data: dataIn(batch.fields, row.photo.data) }));
   const wanted = only && new Set(only);
   const cutouts = cutoutsOf(template, all).filter(

@@ -1,7 +1,8 @@
 /** The framings that people have kept by name. */
-import { asc, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { inNameOrder } from '../../core/name-order';
 import { framingDocument, type Framing } from '../../core/template';
 import { tables } from '../db';
 import { demand, note, type Here } from '../workspace';
@@ -20,9 +21,13 @@ export type OwnFraming = { readonly id: number; readonly name: string; readonly 
 
 /** Every own framing by name. */
 export async function listFramings(here: Here): Promise<readonly OwnFraming[]> {
-  const rows = await here.db.select().from(framings).orderBy(asc(framings.name));
+  const rows = await here.db.select().from(framings);
   // What was kept before a field came has its default.
-  return rows.map(({ id, name, document }) => ({ id, name, framing: framingDocument.parse(document) }));
+  return inNameOrder(rows, ({ name }) => name).map(({ id, name, document }) => ({
+    id,
+    name,
+    framing: framingDocument.parse(document),
+  }));
 }
 
 /**

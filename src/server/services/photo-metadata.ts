@@ -1,5 +1,5 @@
 /** What a batch's photos say of themselves, as a table that can be brought in like any other. */
-import { asc, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { OWN_FIELDS } from '../../core/metadata';
 import { tableText } from '../../core/table';
 import { tables } from '../db';
@@ -7,6 +7,7 @@ import { renderPool } from '../jobs';
 import type { Here } from '../workspace';
 import { batchRow } from './batches';
 import { chunked } from './delivery-plans';
+import { byName } from './photo-order';
 
 const { photos } = tables;
 
@@ -26,7 +27,7 @@ export async function photoMetadata(here: Here, batchId: number): Promise<string
     .select({ name: photos.name, sha256: photos.sha256 })
     .from(photos)
     .where(eq(photos.batchId, batchId))
-    .orderBy(asc(photos.name), asc(photos.id));
+    .orderBy(...byName);
   const read = await Promise.all(
     chunked(rows, AT_ONCE).map((part) =>
       renderPool()

@@ -1,9 +1,10 @@
 /** Photos of a batch: taking them in, listing them, letting them go. */
-import { and, asc, count, eq, inArray, ne, or, isNull, sql } from 'drizzle-orm';
+import { and, count, eq, inArray, ne, or, isNull, sql } from 'drizzle-orm';
 import { access, mkdir, readFile, rename } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { WobrelError } from '../../core/errors';
 import type { Review } from '../../core/checks';
+import { nameKey } from '../../core/name-order';
 import type { PhotoData } from '../../core/fields';
 import type { Adjustment, HandSubject } from '../../core/placement';
 import { SIGHT_VERSION, type Sight } from '../../core/sight';
@@ -19,6 +20,7 @@ import { cleanName } from './names';
 import { notFound } from './refusals';
 import { seenIn, UNSEEN, type Unseen } from './seen';
 import { sightPool } from './sight-pool';
+import { byName } from './photo-order';
 
 export { changePhotos, photoChangesSchema, type PhotoChange } from './photo-changes';
 
@@ -156,7 +158,7 @@ async function insertPhoto(
   const row = await here.write(async (tx) => {
     const [made] = await tx
       .insert(photos)
-      .values({ batchId, name, sha256: arrival.sha256, bytes: arrival.bytes, ...facts })
+      .values({ batchId, name, nameKey: nameKey(name), sha256: arrival.sha256, bytes: arrival.bytes, ...facts })
       .onConflictDoNothing()
       .returning(COLUMNS);
     if (made)
@@ -219,7 +221,7 @@ export async function listPhotos(here: Here, batchId: number, offset: number, li
     .from(photos)
     .leftJoin(sights, eq(sights.sha256, photos.sha256))
     .where(where)
-    .orderBy(asc(photos.name), asc(photos.id))
+    .orderBy(...byName)
     .limit(limit)
     .offset(offset);
   const [total] = await here.db.select({ n: count() }).from(photos).where(where);

@@ -7,6 +7,7 @@ import { parseTemplate } from '../../core/template';
 import { tables } from '../db';
 import { digestFile } from '../store';
 import { batches, deliveries, photos, templates } from '.';
+import { putInOrder } from './photo-order';
 import { countFindings } from './findings';
 import { DEMO, services, SMALL } from './testing';
 
@@ -29,6 +30,18 @@ describe('what is seen and changed by hand', () => {
     expect(await photos.lookAtAll(here)).toBeGreaterThan(0);
     expect((await photos.listPhotos(here, first, 0, 9)).photos[0]!.sight).toEqual(a.photos[0]!.sight);
     expect(await photos.lookAtAll(here)).toBe(0);
+  });
+
+  test('photos are in the order of their names, where a number counts as one, and those of before are put in it', async () => {
+    const batch = await batchWith([]);
+    for (const [i, name] of ['mug 10.jpg', 'Mug 9.jpg', 'mug 1.jpg'].entries())
+      await photos.takePhoto(here, batch, await arrival(SMALL[i]!, name));
+    const listed = async () => (await photos.listPhotos(here, batch, 0, 9)).photos.map(({ name }) => name);
+    expect(await listed()).toEqual(['mug 1.jpg', 'Mug 9.jpg', 'mug 10.jpg']);
+    await here.write(async (tx) => void (await tx.update(tables.photos).set({ nameKey: '' })));
+    expect(await listed()).toEqual(['Mug 9.jpg', 'mug 1.jpg', 'mug 10.jpg']);
+    await putInOrder(here);
+    expect(await listed()).toEqual(['mug 1.jpg', 'Mug 9.jpg', 'mug 10.jpg']);
   });
 
   test('changes of photos are kept, all or none, and only of their own batch', async () => {

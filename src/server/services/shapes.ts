@@ -1,7 +1,8 @@
 /** The library of own shapes, and which saved templates use what. */
-import { asc, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { inNameOrder } from '../../core/name-order';
 import { shapeKey, shapeKeys, shapeSchema, type Shape } from '../../core/shape';
 import { tables } from '../db';
 import { outlinesOf } from '../geometry';
@@ -42,8 +43,8 @@ async function usage(here: Here): Promise<ReadonlyMap<string, UsedBy[]>> {
 
 /** Every own shape by name, and what uses it and the catalogue's. */
 export async function listShapes(here: Here): Promise<ShapeLibrary> {
-  const [rows, users] = await Promise.all([here.db.select().from(shapes).orderBy(asc(shapes.name)), usage(here)]);
-  const own = rows.map(({ id, name, document, createdAt }): OwnShape => {
+  const [rows, users] = await Promise.all([here.db.select().from(shapes), usage(here)]);
+  const own = inNameOrder(rows, ({ name }) => name).map(({ id, name, document, createdAt }): OwnShape => {
     const shape = document as Shape;
     return { id, name, shape, savedAt: createdAt, usedBy: users.get(shapeKey(shape)) ?? [] };
   });

@@ -4,6 +4,7 @@ import { startRunner } from '../jobs';
 import { oncePerProcess } from '../once';
 import { addWorkspace, migratePeople, signInIsOn, workspaceKeys } from '../people';
 import { hereIn, ITSELF, note, type Here } from '../workspace';
+import { putInOrder } from './photo-order';
 import { lookAtAll } from './photos';
 import { collectSoon } from './storage';
 import { sweepArrivals } from './unneeded';
@@ -14,6 +15,7 @@ const loops = () => oncePerProcess<Loops>('loops', () => new Set());
 /** Work that a killed process left is taken up first. */
 async function startWorkspace(here: Here): Promise<void> {
   await migrateDatabase(here.db);
+  await putInOrder(here);
   await sweepArrivals(here);
   loops().add(await startRunner(here));
   collectSoon(here);

@@ -7,6 +7,7 @@ import { hasSlots, keptTemplate, type Template } from '../../core/template';
 import { tables } from '../db';
 import type { Here } from '../workspace';
 import { seenIn } from './seen';
+import { byName } from './photo-order';
 
 const { batches, photos, sights } = tables;
 
@@ -26,7 +27,7 @@ function choosePhotos(here: Here, ids: readonly number[]) {
     .select({
       id: photos.id,
       batchId: photos.batchId,
-      rank: sql<number>`row_number() over (partition by ${photos.batchId} order by ${photos.name}, ${photos.id}) - 1`.as(
+      rank: sql<number>`row_number() over (partition by ${photos.batchId} order by ${photos.nameKey}, ${photos.name}, ${photos.id}) - 1`.as(
         'rank',
       ),
       step: sql<number>`max(1, count(*) over (partition by ${photos.batchId}) / ${sql.raw(String(STRIP))})`.as('step'),
@@ -51,7 +52,7 @@ async function chooseGroups(
     .select({ id: photos.id, name: photos.name, data: photos.data })
     .from(photos)
     .where(and(eq(photos.batchId, batchId), ne(photos.review, 'out')))
-    .orderBy(asc(photos.name), asc(photos.id));
+    .orderBy(...byName);
   const { groups } = groupsOf(template, rows.map(({ name, data }) => ({ name, data: dataIn(fields, data) }))); // prettier-ignore
   const made = groups.filter(({ isMade }) => isMade);
   const step = Math.max(1, Math.floor(made.length / STRIP));

@@ -2,6 +2,7 @@
 import { and, eq, inArray, isNull, max, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { inNameOrder } from '../../core/name-order';
 import { keptTemplate, OPENABLE, type Template } from '../../core/template';
 import { tables, type Transaction } from '../db';
 import { outlinesOf, type KeptTemplate } from '../geometry';
@@ -38,9 +39,8 @@ export async function listTemplates(here: Here): Promise<SavedTemplate[]> {
       templateVersions,
       sql`${templateVersions.templateId} = ${templates.id} and ${templateVersions.version} = ${newest.version}`,
     )
-    .where(isNull(templates.archivedAt))
-    .orderBy(templates.name);
-  return rows.map(({ document, ...row }) => ({
+    .where(isNull(templates.archivedAt));
+  return inNameOrder(rows, ({ name }) => name).map(({ document, ...row }) => ({
     ...row,
     template: keptTemplate({ ...(document as object), name: row.name }),
   }));

@@ -13,6 +13,11 @@ test('arrived photos come among the others by name, and by number under one name
   expect(data!.pages[0]!.photos[1]).toBe(known[0]);
 });
 
+test('numbers in names count as numbers', () => {
+  const data = withArrived(pagesOf([photo(1, 'mug 2.jpg')]), [photo(2, 'mug 10.jpg'), photo(3, 'Mug 1.jpg')]);
+  expect(names(data)).toEqual([['Mug 1.jpg', 'mug 2.jpg', 'mug 10.jpg']]);
+});
+
 test('one that is listed already is not listed twice', () => {
   expect(names(withArrived(pagesOf([photo(1, 'a.jpg')]), [photo(1, 'a.jpg')]))).toEqual([['a.jpg']]);
 });

@@ -1,12 +1,26 @@
 /** A batch's photos as they are kept in the page: by name, in pages. */
 import type { InfiniteData } from '@tanstack/react-query';
+import { compareText, nameKey } from '@/core/name-order';
 import type { PhotoRow } from '@/server/services';
 
 export const PAGE = 500;
 export type PhotoPage = { photos: PhotoRow[]; total: number };
 export type PhotoPages = InfiniteData<PhotoPage>;
 
-const byName = (a: PhotoRow, b: PhotoRow) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id - b.id);
+/** Rows stay the very same, so that each key is made once. */
+const keys = new WeakMap<PhotoRow, string>();
+
+function keyOf(photo: PhotoRow): string {
+  const known = keys.get(photo);
+  if (known !== undefined) return known;
+  const key = nameKey(photo.name);
+  keys.set(photo, key);
+  return key;
+}
+
+/** As the server orders them. */
+const byName = (a: PhotoRow, b: PhotoRow) =>
+  compareText(keyOf(a), keyOf(b)) || compareText(a.name, b.name) || a.id - b.id;
 
 /**
  * The pages with arrived photos among the others, which stay the very same; null where not
