@@ -4,7 +4,7 @@ import { mkdirSync, rmSync } from 'node:fs';
 import sharp from 'sharp';
 import { firstLook, sightOf } from '../src/core/sight';
 import { lookAt, pictureOf } from '../src/server/looking';
-import { halved } from '../src/server/looking/picture';
+import { halved, rasterOf } from '../src/server/looking/picture';
 import { cpuOf, inTurn } from './cpu';
 import { benchPhotos } from './photos';
 
@@ -41,9 +41,9 @@ export async function measureSight(rounds: number, count: number): Promise<Sight
     }),
   );
   const first = async (path: string) => {
-    const { data, width, height } = halved(await pictureOf(path));
-    const seen = firstLook({ rgb: data, width, height });
-    sightOf(seen, seen.subject);
+    const whole = await pictureOf(path);
+    const seen = firstLook(rasterOf(halved(whole)));
+    sightOf(seen, rasterOf(whole), seen.subject);
     return seen.clear;
   };
   // A first round unmeasured: a batch of hundreds runs code that is compiled already.

@@ -1,6 +1,6 @@
 import { defineCheck, percent, sharpnessFor } from './check';
 
-/** How much softer than the limit: sharpness as a share of the batch's median (variance of the Laplacian over that of luma, see core/sight/figures.ts). */
+/** How much softer than the limit: sharpness as a share of the batch's median (how steep edges are, see core/sight/figures.ts). */
 export const blurred = defineCheck({
   id: 'blurred',
   label: 'Blurred',

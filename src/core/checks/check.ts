@@ -74,9 +74,9 @@ export type Finding = {
   readonly mend: string;
 };
 
-/** How sharp a photo is for its contrast: both shrink where there is less light. */
+/** How sharp a photo is; of one that was seen before edges were measured, for its contrast. */
 export const sharpnessFor = ({ sharpness, contrast }: Pick<Sight, 'sharpness' | 'contrast'>) =>
-  sharpness / Math.max(contrast, 1);
+  contrast === undefined ? sharpness : sharpness / Math.max(contrast, 1);
 
 /** How light its lightest parts are; of one that was seen before those were asked for, all of it. */
 export const lightestFor = ({ lightest, brightness }: Pick<Sight, 'lightest' | 'brightness'>) => lightest ?? brightness;

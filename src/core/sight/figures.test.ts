@@ -10,7 +10,9 @@ import {
   lightestOf,
   lumaOf,
   sharpnessOf,
+  steepnessOf,
 } from './figures';
+import { seeded } from '../../../demo/generator/random';
 import { labToHex, toLab } from './lab';
 import { converter } from 'culori';
 
@@ -32,23 +34,35 @@ test('the lightest hundredth of the pixels is at least so light', () => {
   expect(lightestOf(Float32Array.from({ length: 1000 }, (_, i) => (i === 7 ? 255 : 20))) * 255).toBeCloseTo(20, 6);
 });
 
-test('the variance of the Laplacian by its definition: 0 on a slope, 16 s² for a checkerboard of step s', () => {
-  const n = 12;
-  const slope = Float32Array.from({ length: n * n }, (_, i) => 3 * (i % n) + 2 * Math.floor(i / n));
-  expect(sharpnessOf(slope, n, n)).toBeCloseTo(0, 6);
-  // Every value is ±4·2a = ±8a around a mean of 0, with a the half step: (8a)² = 16 s².
-  const checker = Float32Array.from({ length: n * n }, (_, i) => ((i + Math.floor(i / n)) % 2 ? 10 : 0));
-  expect(sharpnessOf(checker, n, n)).toBeCloseTo(16 * 10 * 10, 3);
+/** A bright square on a dark ground, blurred by a Gaussian of so many pixels, that changes by so much. */
+function square(blur: number, by = 120): Float32Array {
+  const n = 96;
+  const edge = (v: number) => (blur === 0 ? (v > 0 ? 1 : 0) : 1 / (1 + Math.exp((-1.702 * v) / blur)));
+  const inside = (v: number) => edge(v - 23.5) * edge(71.5 - v);
+  return Float32Array.from({ length: n * n }, (_, i) => 60 + by * inside(i % n) * inside(Math.floor(i / n)));
+}
+
+test('edges are as steep as their blur says, whatever they come to, and steps are steepest', () => {
+  expect(steepnessOf(square(0), 96, 96)).toBeCloseTo(1, 2);
+  // Between the pixels beside the middle of a Gaussian's edge lies Φ(1/σ) − Φ(−1/σ) of it (closed form); all of it within four.
+  for (const [blur, share] of [
+    [1, 0.683],
+    [1.5, 0.495],
+    [2, 0.383],
+  ] as const) {
+    expect(Math.abs(steepnessOf(square(blur), 96, 96) / share - 1)).toBeLessThan(0.1);
+    expect(Math.abs(steepnessOf(square(blur, 40), 96, 96) / steepnessOf(square(blur), 96, 96) - 1)).toBeLessThan(0.02);
+  }
 });
 
-test('a blurred picture is less sharp than the same in focus', () => {
-  const n = 40;
-  const sharp = Float32Array.from({ length: n * n }, (_, i) => ((i * 2654435761) >>> 0) % 256);
-  const soft = sharp.map((_, i) => {
-    const near = [i, i - 1, i + 1, i - n, i + n].map((k) => sharp[(k + n * n) % (n * n)]!);
-    return near.reduce((sum, v) => sum + v, 0) / 5;
-  });
-  expect(sharpnessOf(soft, n, n)).toBeLessThan(0.2 * sharpnessOf(sharp, n, n));
+test('a thing that is smooth itself is as sharp as its outline; where nothing is to be seen nothing is soft', () => {
+  const grain = seeded(3);
+  const quiet = square(0).map((v) => v + 4 * grain());
+  expect(steepnessOf(quiet, 96, 96)).toBeGreaterThan(0.9);
+  expect(steepnessOf(new Float32Array(96 * 96).fill(90), 96, 96)).toBe(1);
+  // Only what is asked about: the square's middle has no edges.
+  expect(steepnessOf(square(2), 96, 96, [0.4, 0.4, 0.2, 0.2])).toBe(1);
+  expect(sharpnessOf(square(2), 96, 96)).toBeLessThan(0.15 * sharpnessOf(square(1), 96, 96));
 });
 
 const apart = (a: string, b: string) => hashDistance(hashBits(a), hashBits(b));

@@ -1,5 +1,5 @@
 /** Everything that is seen in a photo but faces, from small pictures of it. */
-import { brightnessOf, cellsOf, contrastOf, hashOf, lightestOf, lumaOf, sharpnessOf } from './figures';
+import { brightnessOf, cellsOf, hashOf, lightestOf, lumaOf, sharpnessOf } from './figures';
 import { groundColour } from './ground';
 import { labToHex, toLab, type Lab, type Raster } from './lab';
 import { paletteOf } from './palette';
@@ -8,7 +8,7 @@ import type { FoundSubject, Sight } from './sight';
 import { plainSubject, type Plain } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 14;
+export const SIGHT_VERSION = 15;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;
@@ -33,8 +33,16 @@ export const coloursOf = (
   palette: paletteOf(raster, lab, subject),
 });
 
-/** All else, once it is known what the photo is of. */
-export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubject | null): Omit<Sight, 'faces'> {
+/**
+ * All else, once it is known what the photo is of.
+ *
+ * @param fine the picture twice as fine, where there is one: at half of it what is a little soft looks sharp
+ */
+export function sightOf(
+  { raster, lab, ground }: FirstLook,
+  fine: Raster,
+  subject: FoundSubject | null,
+): Omit<Sight, 'faces'> {
   const { width, height } = raster;
   const luma = lumaOf(raster);
   const tidyBox = (box: FoundSubject['box']) => box.map(tidy) as unknown as FoundSubject['box'];
@@ -50,8 +58,7 @@ export function sightOf({ raster, lab, ground }: FirstLook, subject: FoundSubjec
       count: subject.count,
     },
     ground: { colour: labToHex(groundColour(ground)), plain: tidy(ground.plain) },
-    sharpness: tidy(sharpnessOf(luma, width, height, subject?.box)),
-    contrast: tidy(contrastOf(luma, width, height, subject?.box)),
+    sharpness: tidy(sharpnessOf(lumaOf(fine), fine.width, fine.height, subject?.box)),
     brightness: tidy(brightnessOf(luma)),
     lightest: tidy(lightestOf(luma)),
     hash: hashOf(luma, width, height),

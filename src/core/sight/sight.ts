@@ -55,10 +55,10 @@ export const sightSchema = z.object({
   rim: z.array(z.string()).length(4).optional(),
   /** Its colours (`paletteOf`). */
   palette: paletteSchema.optional(),
-  /** Variance of the Laplacian of luma, in squared 8-bit steps. */
+  /** How sharp it is (`sharpnessOf`). */
   sharpness: z.number(),
-  /** Variance of luma in the same place, squared 8-bit steps: a dark photo has less of both. */
-  contrast: z.number(),
+  /** Of one that was seen before edges were measured: variance of luma, by which its sharpness is to be divided. */
+  contrast: z.number().optional(),
   /** Mean luma, 0…1. */
   brightness: share,
   /** Luma of its lightest parts, 0…1 (`lightestOf`). */

@@ -80,18 +80,23 @@ async function doubtful(first: FirstLook, levels: Levels): Promise<FoundSubject 
   return taken(first, standingSubject(await salienceIn(looks[0], looks[1])));
 }
 
+/** The level that edges are measured in: what was enlarged is soft by that alone. */
+const fineOf = ([whole, half]: Levels, own: Size): Raster =>
+  rasterOf(Math.max(own.width, own.height) < FACE_SIZE ? half : whole);
+
 /** Whether a photo decoded so large shows as much as its file does. */
 export const isEnough = ({ width, height }: Size): boolean => Math.max(width, height) >= LOOK_SIZE;
 
 /** What a photo that is decoded already, upright and in sRGB, is compared with others by. */
 export async function lookAtDecoded(photo: Sharp, size: Size): Promise<Sight> {
-  const first = firstLook(rasterOf(await sized(photo.removeAlpha().toColourspace('srgb'), size, LOOK_SIZE)));
-  return { ...sightOf(first, first.clear ? first.subject : null), faces: [] };
+  const levels = levelsOf(await sized(photo.removeAlpha().toColourspace('srgb'), size, FACE_SIZE));
+  const first = firstLook(rasterOf(levels[1]));
+  return { ...sightOf(first, fineOf(levels, size), first.clear ? first.subject : null), faces: [] };
 }
 
 /** All that is seen in a small picture of a photo, once it is known what the photo is of. */
-const seenIn = (first: FirstLook, subject: FoundSubject | null, faces: Sight['faces']): Sight => ({
-  ...sightOf(first, subject),
+const seenIn = (first: FirstLook, fine: Raster, subject: FoundSubject | null, faces: Sight['faces']): Sight => ({
+  ...sightOf(first, fine, subject),
   ...coloursOf(first, subject),
   faces,
 });
@@ -104,15 +109,13 @@ const seenIn = (first: FirstLook, subject: FoundSubject | null, faces: Sight['fa
 export async function lookAt(path: string, all = true): Promise<Sight> {
   const file = await opened(path);
   const cutOut = await cutOutIn(path, file);
-  if (!all) {
-    const first = firstLook(rasterOf(await sized(file.photo, file.size, LOOK_SIZE)));
-    return seenIn(first, cutOut ?? (first.clear ? first.subject : null), []);
-  }
   const levels = levelsOf(await sized(file.photo, file.size, FACE_SIZE));
   const first = firstLook(rasterOf(levels[1]));
+  const fine = fineOf(levels, file.size);
+  if (!all) return seenIn(first, fine, cutOut ?? (first.clear ? first.subject : null), []);
   const { facesIn } = await import('./faces');
   const subject = cutOut ?? (first.clear ? first.subject : await doubtful(first, levels));
   const faces = await facesIn(levels);
   const again = await lookAgain(levels, { subject: cutOut ? null : subject, faces, clear: first.clear });
-  return { ...seenIn(first, subject, faces), again: cutOut ? { face: again.face } : again };
+  return { ...seenIn(first, fine, subject, faces), again: cutOut ? { face: again.face } : again };
 }
