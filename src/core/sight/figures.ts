@@ -45,22 +45,31 @@ const QUARTILE = 0.75;
  * Counts an edge by its steepness: where luma changes most along a row or column, what lies between the pixels beside it
  * as a share of the difference around it. A step has all of it.
  *
- * @param at the pixel; @param step to the next one; @param from @param to how far the line goes either way
+ * @param at the pixel
+ * @param step to the next one of its line
+ * @param before pixels of the line before it
+ * @param after pixels of the line behind it
  */
-function countEdge(luma: Float32Array, at: number, step: number, from: number, to: number, counts: Uint32Array): void {
+function countEdge(
+  luma: Float32Array,
+  at: number,
+  step: number,
+  before: number,
+  after: number,
+  counts: Uint32Array,
+): void {
   const change = Math.abs(luma[at + step]! - luma[at - step]!);
   if (change < 2 * LEAST_CHANGE) return;
-  if (from > 1 && Math.abs(luma[at]! - luma[at - 2 * step]!) > change) return;
-  if (to > 1 && Math.abs(luma[at + 2 * step]! - luma[at]!) >= change) return;
+  if (before > 1 && Math.abs(luma[at]! - luma[at - 2 * step]!) > change) return;
+  if (after > 1 && Math.abs(luma[at + 2 * step]! - luma[at]!) >= change) return;
   let [least, most] = [luma[at]!, luma[at]!];
-  for (let k = -Math.min(REACH, from), last = Math.min(REACH, to); k <= last; k++) {
+  for (let k = -Math.min(REACH, before), last = Math.min(REACH, after); k <= last; k++) {
     const value = luma[at + k * step]!;
     if (value < least) least = value;
     else if (value > most) most = value;
   }
   if (most - least < LEAST_DIFFERENCE) return;
-  const class_ = Math.min(CLASSES - 1, ((change / (most - least)) * CLASSES) | 0);
-  counts[class_] = counts[class_]! + 1;
+  counts[Math.min(CLASSES - 1, ((change / (most - least)) * CLASSES) | 0)]!++;
 }
 
 /**
