@@ -1,1 +1,1 @@
-export { bringKept, keptPaths, keptPicture, type PicturePaths } from './pictures';
+export { bringKept, keptPaths, keptPicture, smallPicture, type PicturePaths } from './pictures';

@@ -29,6 +29,17 @@ export async function keptPicture(path: string): Promise<{ data: Buffer; width: 
   return { data, width: info.width, height: info.height };
 }
 
+/** Longest side of a picture in lists, px: twice as many as they take on a plain screen. */
+const SMALL = 384;
+
+/** A kept picture as lists show it: a WebP of some 10 KB, where the file may have megabytes. */
+export const smallPicture = (path: string): Promise<Buffer> =>
+  sharp(path, OPEN_OPTIONS)
+    .resize(SMALL, SMALL, { fit: 'inside', withoutEnlargement: true })
+    .webp()
+    .toBuffer()
+    .catch(asBroken);
+
 async function read(wanted: string, paths: PicturePaths): Promise<PictureRaster> {
   const isWide = wanted.startsWith(WIDE_PICTURE);
   const path = paths[isWide ? wanted.slice(WIDE_PICTURE.length) : wanted];

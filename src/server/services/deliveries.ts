@@ -196,6 +196,9 @@ export type ZipEntry = {
   readonly input: () => Readable | string;
 };
 
+/** Bytes read at a time for a zip: with fewer a zip takes a third longer, with more hardly less. */
+const ZIP_CHUNK = 512 * 1024;
+
 /** Refuses where a file is gone or is not what was written: a zip that has begun can't be taken back. */
 async function refuseMissing(folder: string, items: readonly ManifestItem[]): Promise<void> {
   for (const { file, bytes } of items) {
@@ -230,7 +233,7 @@ export async function zipEntries(here: Here, id: number, onlyMade = false): Prom
             name: file,
             size: bytes!,
             lastModified,
-            input: () => createReadStream(join(folder, file)),
+            input: () => createReadStream(join(folder, file), { highWaterMark: ZIP_CHUNK }),
           },
         ],
   );

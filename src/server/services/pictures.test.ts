@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
+import { smallPicture } from '../pictures';
 import { batches, deliveries, photos, pictures } from '.';
 import { services, SMALL } from './testing';
 
@@ -66,6 +67,18 @@ test('it lies in every file of a delivery, and stays as long as something shows 
     .raw()
     .toBuffer();
   expect(mail[(200 * 216 + 160) * 3 + 1]).toBeGreaterThan(240);
+});
+
+test('lists are sent small pictures, with what is transparent in them', async () => {
+  const large = await sharp({ create: { width: 1000, height: 500, channels: 4, background: '#12345680' } })
+    .png()
+    .toBuffer();
+  const { sha256 } = await pictures.takePicture(here, await arrived('large.png', large));
+  const small = await smallPicture(here.files.picture(sha256));
+  const { data, info } = await sharp(small).raw().toBuffer({ resolveWithObject: true });
+  expect(info).toMatchObject({ width: 384, height: 192, channels: 4 });
+  expect(data[3]).toBe(128);
+  expect(small.length).toBeLessThan(5_000);
 });
 
 test('one that nothing shows is deleted with its file', async () => {

@@ -5,7 +5,7 @@ import { Button, ProgressBar } from 'react-bootstrap';
 import type { UploadProgress } from '@/server/services';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
-import { plural, when } from '../shared/words';
+import { amount, plural, when } from '../shared/words';
 import { isOver } from './use-progress';
 
 /** How often a running upload is asked for, ms. */
@@ -19,7 +19,7 @@ const STATES: Readonly<Record<UploadProgress['state'], string>> = {
   failed: 'Stopped',
 };
 
-function RefusedList({ id }: { readonly id: number }) {
+function RefusedList({ id, refused }: Pick<UploadProgress, 'id' | 'refused'>) {
   const { data } = useQuery({
     queryKey: ['deliveries', 'uploads', 'refused', id],
     queryFn: () => api<{ refused: { name: string; why: string | null }[] }>(`/api/uploads/${id}`),
@@ -31,6 +31,7 @@ function RefusedList({ id }: { readonly id: number }) {
           <strong>{name}</strong>: {why}
         </li>
       ))}
+      {data && refused > data.refused.length && <li>and {amount(refused - data.refused.length)} more</li>}
     </ul>
   );
 }
@@ -93,7 +94,7 @@ function Upload({ upload }: { readonly upload: UploadProgress }) {
             </span>
             {plural(refused, 'file')} not taken there
           </summary>
-          <RefusedList key={state} id={id} />
+          <RefusedList key={state} id={id} refused={refused} />
         </details>
       )}
     </article>

@@ -94,6 +94,8 @@ export function LayerCard(props: LayerCardProps) {
   const Sign = on ? Eye : EyeOff;
   const name = title.toLowerCase();
   const isOpen = opens?.open ?? true;
+  // Beside the signs of an open one there is no room for words.
+  const hasWords = !isLine && !isOpen;
   const LockSign = locked ? Lock : LockOpen;
   const inside = (
     <>
@@ -105,10 +107,16 @@ export function LayerCard(props: LayerCardProps) {
             {!isOpen && <span className="muted">{words}</span>}
           </button>
         ) : (
-          <span className="small-text muted me-auto">{title}</span>
+          <span className="small-text muted me-auto text-nowrap">{title}</span>
         )}
-        <Button variant="quiet" aria-pressed={on} aria-label={`${title} shown`} onClick={() => onSwitch(!on)}>
-          <Sign size={14} aria-hidden /> {!isLine && (on ? 'shown' : 'off')}
+        <Button
+          variant="quiet"
+          aria-pressed={on}
+          aria-label={`${title} shown`}
+          title={on ? 'shown' : 'off'}
+          onClick={() => onSwitch(!on)}
+        >
+          <Sign size={14} aria-hidden /> {hasWords && (on ? 'shown' : 'off')}
         </Button>
         {onLock && (isOpen || locked || isLine) && (
           <Button

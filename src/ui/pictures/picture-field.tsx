@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { PicturePicker } from './picture-picker';
-import { pictureAddress, usePictures } from './use-pictures';
+import { smallPictureAddress, usePictures } from './use-pictures';
 
 type PictureFieldProps = { readonly picture: string | null; readonly onChange: (sha256: string) => void };
 
@@ -15,7 +15,7 @@ export function PictureField({ picture, onChange }: PictureFieldProps) {
       <button type="button" className="shape-choice" onClick={() => setPicking(true)}>
         {picture && (
           // eslint-disable-next-line @next/next/no-img-element -- a file of our own server, as it is
-          <img className="picture-thumb" src={pictureAddress(picture)} alt="" />
+          <img className="picture-thumb" src={smallPictureAddress(picture)} alt="" />
         )}
         <span>
           <strong className="name-line">{picture ? (name ?? 'Picture') : 'No picture yet'}</strong>

@@ -1,15 +1,19 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
 import { useId, useRef, useState } from 'react';
+import { X } from 'lucide-react';
 import { Alert, Button, Modal } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
 import type { KeptPicture } from '@/server/services';
+import { MayButton } from '../people/may-button';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
+import { ask } from '../shared/ask';
 import { FileInput } from '../shared/file-input';
 import { plural } from '../shared/words';
 import { BatchPictures, useBatchHere } from './batch-pictures';
-import { pictureAddress, usePictures } from './use-pictures';
+import { PictureChoices } from './picture-choices';
+import { pictureAddress, smallPictureAddress, usePictures } from './use-pictures';
 
 type PicturePickerProps = { readonly onPick: (sha256: string) => void; readonly onHide: () => void };
 
@@ -37,17 +41,17 @@ export function PicturePicker({ onPick, onHide }: PicturePickerProps) {
     telling(keep(body));
   };
   const { getRootProps, isDragActive } = useDropzone({
-    onDrop: ([given]) => given && take(given),
-    multiple: false,
+    onDrop: (given) => (given.length === 1 ? take(given[0]!) : setFailure('One picture at a time, please.')),
     noClick: true,
     noKeyboard: true,
   });
-  const forget = async ({ sha256 }: KeptPicture) => {
+  const forget = async ({ sha256, name }: KeptPicture) => {
+    if (!(await ask({ title: `Delete ${name}?`, words: 'Nothing shows it. It can’t be brought back.', action: 'Delete' }))) return; // prettier-ignore
     await api(pictureAddress(sha256), 'DELETE');
     await anew(client, ['pictures']);
   };
   return (
-    <Modal show size="lg" onHide={onHide} aria-labelledby={`${id}-title`}>
+    <Modal show scrollable size="lg" onHide={onHide} aria-labelledby={`${id}-title`}>
       <Modal.Header closeButton>
         <Modal.Title as="h2" id={`${id}-title`}>
           Choose a picture
@@ -55,25 +59,29 @@ export function PicturePicker({ onPick, onHide }: PicturePickerProps) {
       </Modal.Header>
       <Modal.Body {...getRootProps()} className={isDragActive ? 'dropping' : ''}>
         {failure && <Alert variant="danger">{failure}</Alert>}
-        <ul className="picture-list" aria-label="Kept pictures">
-          {data?.pictures.map((picture) => (
-            <li key={picture.sha256}>
-              <button type="button" className="picture-choice" onClick={() => onPick(picture.sha256)}>
-                {/* eslint-disable-next-line @next/next/no-img-element -- a file of our own server, as it is */}
-                <img src={pictureAddress(picture.sha256)} alt="" loading="lazy" />
-                <strong className="name-line">{picture.name}</strong>
-                <span className="muted small-text">
-                  {picture.width} × {picture.height} px, {usesWords(picture)}
-                </span>
-              </button>
-              {picture.uses === 0 && (
-                <Button variant="quiet" size="sm" onClick={() => telling(forget(picture))}>
-                  Delete {picture.name}
-                </Button>
-              )}
-            </li>
-          ))}
-        </ul>
+        <PictureChoices
+          label="Kept pictures"
+          noun="picture"
+          choices={(data?.pictures ?? []).map((picture) => ({
+            key: picture.sha256,
+            name: picture.name,
+            address: smallPictureAddress(picture.sha256),
+            about: `${picture.width} × ${picture.height} px, ${usesWords(picture)}`,
+            beside: picture.uses === 0 && (
+              <MayButton
+                least="maker"
+                variant="quiet"
+                className="picture-remove"
+                aria-label={`Delete ${picture.name}`}
+                title="delete"
+                onClick={() => telling(forget(picture))}
+              >
+                <X size={14} aria-hidden />
+              </MayButton>
+            ),
+            onPick: () => onPick(picture.sha256),
+          }))}
+        />
         {data?.pictures.length === 0 && (
           <p className="muted">
             No pictures yet. Drop one here: PNG, WebP and other photo formats are taken; transparency stays.

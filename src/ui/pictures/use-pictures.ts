@@ -8,3 +8,6 @@ export const usePictures = () =>
   useQuery({ queryKey: ['pictures'], queryFn: () => api<{ pictures: KeptPicture[] }>('/api/pictures') });
 
 export const pictureAddress = (sha256: string) => `/api/pictures/${sha256}`;
+
+/** The same, no larger than lists show it. */
+export const smallPictureAddress = (sha256: string) => `${pictureAddress(sha256)}?size=small`;
