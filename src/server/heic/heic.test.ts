@@ -110,6 +110,15 @@ describe('a HEIC photo', () => {
     expect(channels[3]!.mean).toBeGreaterThan(80);
     expect(channels[3]!.mean).toBeLessThan(160);
   });
+
+  test('whose colours were multiplied by their alpha shows them as they were', async () => {
+    const alpha = { columns: 1, rows: 1, hasAlpha: true } as const;
+    const plain = await heifPicture(madeHeic(alpha));
+    const { pixels } = await heifPicture(madeHeic({ ...alpha, isPremultiplied: true }));
+    const divided = plain.pixels.map((v, i) => i % 4 === 3 ? v : Math.min(255, Math.round((v * 255) / plain.pixels[i - (i % 4) + 3]!))); // prettier-ignore
+    expect(Buffer.compare(pixels, divided as Buffer)).toBe(0);
+    expect(Buffer.compare(pixels, plain.pixels)).not.toBe(0);
+  });
 });
 
 describe('a file that only looks like one', () => {

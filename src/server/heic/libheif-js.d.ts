@@ -10,6 +10,7 @@ declare module 'libheif-js/libheif-wasm/libheif-bundle.js' {
     readonly _heif_image_handle_get_width: (handle: number) => number;
     readonly _heif_image_handle_get_height: (handle: number) => number;
     readonly _heif_image_handle_has_alpha_channel: (handle: number) => number;
+    readonly _heif_image_handle_is_premultiplied_alpha: (handle: number) => number;
     readonly _heif_image_handle_get_color_profile_type: (handle: number) => number;
     readonly _heif_image_handle_get_raw_color_profile_size: (handle: number) => number;
     readonly _heif_image_handle_get_raw_color_profile: (error: number, handle: number, profile: number) => void;

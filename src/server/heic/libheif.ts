@@ -7,7 +7,7 @@ import { MAX_PIXELS } from '../../core/template';
 export type HeifPicture = {
   readonly width: number;
   readonly height: number;
-  /** RGB, or RGBA where it has alpha. */
+  /** RGB, or RGBA where it has alpha; colours are not multiplied by it. */
   readonly channels: 3 | 4;
   readonly pixels: Buffer;
   /** What its numbers mean: an ICC profile, or Display P3 by its code. Null where the file does not say, or says something else. */
@@ -127,6 +127,15 @@ function pixelsOf(memory: Memory, handle: number, { width, height, channels }: S
   return packed(heif.HEAPU8.subarray(rows), numberAt(stride), width * channels, height);
 }
 
+/** Colours that were multiplied by their alpha, as others are that were not. */
+function divide(pixels: Buffer): void {
+  for (let i = 0; i < pixels.length; i += 4) {
+    const alpha = pixels[i + 3]!;
+    if (alpha === 0 || alpha === 255) continue;
+    for (let k = i; k < i + 3; k++) pixels[k] = Math.min(255, Math.round((pixels[k]! * 255) / alpha));
+  }
+}
+
 /** What a decoder has to say of a broken file is for nobody. */
 const quiet = () => {};
 
@@ -143,6 +152,7 @@ function pictureIn(heif: LibHeif, file: Buffer): HeifPicture {
   if (width * height > MAX_PIXELS) throw new WobrelError('photo-too-large', 'The photo has more than 100 megapixels.');
   const size = { width, height, channels: heif._heif_image_handle_has_alpha_channel(handle) === 1 ? 4 : 3 } as const;
   const pixels = pixelsOf(memory, handle, size);
+  if (size.channels === 4 && heif._heif_image_handle_is_premultiplied_alpha(handle) === 1) divide(pixels);
   return { ...size, pixels, colours: coloursOf(memory, handle), ...metadataOf(memory, handle) };
 }
 

@@ -24,6 +24,8 @@ export type MadeHeic = {
   readonly xmp?: string;
   /** Whether the fourth tile's lightness is the alpha of it all. */
   readonly hasAlpha?: boolean;
+  /** Whether the file says that its colours are multiplied by its alpha (the `prem` reference of ISO/IEC 23000-22, from memory). */
+  readonly isPremultiplied?: boolean;
 };
 
 const text = (words: string) => Buffer.from(words, 'latin1');
@@ -57,7 +59,7 @@ function locationsOf(items: readonly Item[], start: number): Buffer {
 
 export function madeHeic(options: MadeHeic = {}): Buffer {
   const { columns = 2, rows = 2, turned = 0, brand = 'heic' } = options;
-  const { width = columns * TILE, height = rows * TILE, colours, exif, xmp, hasAlpha = false } = options;
+  const { width = columns * TILE, height = rows * TILE, colours, exif, xmp, hasAlpha = false, isPremultiplied = false } = options; // prettier-ignore
   const grid: Item = { id: 1, type: 'grid', hidden: false, data: Buffer.concat([u8(0, 0, rows - 1, columns - 1), u16(width, height)]) }; // prettier-ignore
   const pieces = Array.from({ length: columns * rows }, (_, i): Item => ({ id: 2 + i, type: 'hvc1', hidden: true, data: Buffer.from(tiles[i % tiles.length]!, 'base64') })); // prettier-ignore
   const next = 2 + pieces.length;
@@ -94,6 +96,7 @@ export function madeHeic(options: MadeHeic = {}): Buffer {
     box('dimg', u16(1, pieces.length, ...pieces.map(({ id }) => id))),
     ...said.map(({ id }) => box('cdsc', u16(id, 1, 1))),
     ...alpha.map(({ id }) => box('auxl', u16(id, 1, 1))),
+    ...(isPremultiplied ? alpha.map(({ id }) => box('prem', u16(1, 1, id))) : []),
   ];
 
   const type = box('ftyp', text(brand), u32(0), text(`mif1${brand}`));
