@@ -1,3 +1,4 @@
 export { migrateDatabase, openDatabase, type Database, type Transaction, type Write } from './client';
+export { othersTurn, rowsInTurns } from './turns';
 export * as tables from './schema';
 export type { DeliveryState, Recipe } from './schema';

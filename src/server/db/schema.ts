@@ -223,6 +223,7 @@ export const deliveryPhotos = sqliteTable(
     placed: text('placed', { mode: 'json' }).$type<PlacedItem>(),
   },
   (table) => [
+    index('delivery_photos_delivery').on(table.deliveryId, table.id),
     index('delivery_photos_state').on(table.deliveryId, table.state, table.id),
     index('delivery_photos_picture').on(table.sha256),
     index('delivery_photos_slots')
@@ -274,6 +275,7 @@ export const deliveryFiles = sqliteTable(
   },
   (table) => [
     uniqueIndex('delivery_files_name').on(table.deliveryId, table.file),
+    index('delivery_files_delivery').on(table.deliveryId, table.id),
     index('delivery_files_photo').on(table.deliveryPhotoId),
     index('delivery_files_taken_from').on(table.takenFrom),
   ],

@@ -1,5 +1,5 @@
 /** The work of a delivery: every waiting photo rendered, each file once. */
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/sqlite-core';
 import { access, readdir, readFile, rm } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -9,7 +9,7 @@ import { WobrelError } from '../../core/errors';
 import type { CheckedPhoto } from '../../core/checks';
 import type { ManifestItem, PlacedItem } from '../../core/export';
 import { keptTemplate, type Template } from '../../core/template';
-import { tables } from '../db';
+import { rowsInTurns, tables } from '../db';
 import { outlinesOf } from '../geometry';
 import { keptPaths } from '../pictures';
 import { plateCache, shareTemplate, shownIn, type RenderedFile, type Renderer } from '../render';
@@ -73,11 +73,15 @@ function photosThen({ slots, ...row }: PhotoRow, template: Template) {
 
 /** What the batch of a delivery is like; for each cutout its photos, which others look like them, and how captions speak of it. */
 async function batchOf(here: Here, delivery: typeof deliveries.$inferSelect, template: Template) {
-  const rows = await here.db
-    .select()
-    .from(deliveryPhotos)
-    .where(eq(deliveryPhotos.deliveryId, delivery.id))
-    .orderBy(asc(deliveryPhotos.id));
+  const page = (after: number, most: number) =>
+    here.db
+      .select()
+      .from(deliveryPhotos)
+      .where(and(eq(deliveryPhotos.deliveryId, delivery.id), gt(deliveryPhotos.id, after)))
+      .orderBy(asc(deliveryPhotos.id))
+      .limit(most);
+  const rows: PhotoRow[] = [];
+  for await (const row of rowsInTurns(page)) rows.push(row);
   const words = rows.map(({ photo, slots, data }, i) => ({ photo, ...(slots && { stem: photo }), batch: delivery.batchName, index: i + 1, data: data ?? {} })); // prettier-ignore
   const all = rows.flatMap((row, i) =>
     photosThen(row, template).flatMap((photo, slot) =>

@@ -1,5 +1,5 @@
 /** Deliveries: one export of a batch, its files and its manifest. */
-import { and, asc, count, desc, eq, inArray, isNotNull, isNull, sql, sum } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, inArray, isNotNull, isNull, sql, sum } from 'drizzle-orm';
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -7,7 +7,7 @@ import type { Readable } from 'node:stream';
 import { WobrelError } from '../../core/errors';
 import { failedItem, SUMS_FILE, type Manifest, type ManifestItem } from '../../core/export';
 import { ratioOf, type Template } from '../../core/template';
-import { tables, type DeliveryState } from '../db';
+import { rowsInTurns, tables, type DeliveryState } from '../db';
 import { askToStop, wakeRunner } from '../jobs';
 import { announce, demand, note, type Here } from '../workspace';
 import { batchRow } from './batches';
@@ -150,6 +150,34 @@ export async function resumeDelivery(here: Here, id: number): Promise<void> {
   announce(here, `delivery ${id}`);
 }
 
+/** Every file that a delivery was to have, with its photo. */
+function plannedFiles(here: Here, id: number, onlyMade: boolean) {
+  const { output, file, width, height, bytes, sha256, quality, findings } = deliveryFiles;
+  const page = (after: number, most: number) =>
+    here.db
+      .select({
+        id: deliveryFiles.id,
+        row: { output, file, width, height, bytes, sha256, quality, findings },
+        photo: deliveryPhotos.photo,
+        photoId: deliveryPhotos.id,
+        state: deliveryPhotos.state,
+        error: deliveryPhotos.error,
+        placed: deliveryPhotos.placed,
+      })
+      .from(deliveryFiles)
+      .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
+      .where(
+        and(
+          eq(deliveryFiles.deliveryId, id),
+          gt(deliveryFiles.id, after),
+          onlyMade ? isNull(deliveryFiles.takenFrom) : undefined,
+        ),
+      )
+      .orderBy(asc(deliveryFiles.id))
+      .limit(most);
+  return rowsInTurns(page);
+}
+
 /**
  * The manifest of what is there: as it was noted when each photo was made.
  *
@@ -157,33 +185,19 @@ export async function resumeDelivery(here: Here, id: number): Promise<void> {
  */
 export async function manifestOf(here: Here, id: number, onlyMade = false): Promise<Manifest> {
   const delivery = await deliveryRow(here, id);
-  const rows = await here.db
-    .select({
-      file: deliveryFiles,
-      photo: deliveryPhotos.photo,
-      photoId: deliveryPhotos.id,
-      state: deliveryPhotos.state,
-      error: deliveryPhotos.error,
-      placed: deliveryPhotos.placed,
-    }) // prettier-ignore
-    .from(deliveryFiles)
-    .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
-    .where(and(eq(deliveryFiles.deliveryId, id), onlyMade ? isNull(deliveryFiles.takenFrom) : undefined))
-    .orderBy(asc(deliveryFiles.id));
   const failed = new Set<number>();
-  const items = rows.flatMap(({ file: row, photo, photoId, state, error, placed }): ManifestItem[] => {
+  const items: ManifestItem[] = [];
+  for await (const { row, photo, photoId, state, error, placed } of plannedFiles(here, id, onlyMade)) {
     if (state === 'failed') {
-      if (failed.has(photoId)) return [];
+      if (!failed.has(photoId)) items.push(failedItem(photo, error ?? 'The photo could not be made.'));
       failed.add(photoId);
-      return [failedItem(photo, error ?? 'The photo could not be made.')];
+      continue;
     }
-    if (row.sha256 === null) return [];
     const { output, file, width, height, bytes, sha256, quality, findings } = row;
+    if (sha256 === null) continue;
     const where = placed ?? { placement: null, subject: null };
-    return [
-      { photo, output, file, width, height, bytes, sha256, quality, ...where, findings: findings ?? [], error: null },
-    ];
-  });
+    items.push({ photo, output, file, width, height, bytes, sha256, quality, ...where, findings: findings ?? [], error: null }); // prettier-ignore
+  }
   const { name } = delivery.document as { name: string };
   const { templateVersion: version, templateChanged: changed } = delivery;
   return { template: name, version, changed, startedAt: new Date(delivery.createdAt).toISOString(), items };

@@ -1,5 +1,5 @@
 /** What a delivery will consist of: every file with its name, what it depends on, and whether it is there already. */
-import { and, asc, desc, eq, inArray, isNotNull, ne } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull } from 'drizzle-orm';
 import { WobrelError } from '../../core/errors';
 import { dataIn, joinedData, type PhotoData } from '../../core/fields';
 import { namer } from '../../core/export';
@@ -13,31 +13,30 @@ import {
   type Output,
   type Template,
 } from '../../core/template';
-import { tables, type Recipe } from '../db';
+import { othersTurn, rowsInTurns, tables, type Recipe } from '../db';
 import { outlinesOf } from '../geometry';
 import type { SeenThen } from '../jobs';
 import { renderStamp } from '../render';
 import type { Here } from '../workspace';
 import type { batchRow } from './batches';
 import { cutoutsOf } from './cutouts';
-import { countedPhotos } from './findings';
+import { countedPhotos, countedRows, type CountedRow } from './counted-photos';
 import { recipeKey, recipesOf } from './recipes';
 import { seenIn } from './seen';
-import { byName } from './photo-order';
 
-const { deliveries, deliveryFiles, deliveryPhotos, photos, sights } = tables;
+const { deliveries, deliveryFiles, deliveryPhotos } = tables;
 
 type Batch = Awaited<ReturnType<typeof batchRow>>;
 
 /** A photo as it is now, to be delivered as it was then. */
-const then = ({ photo: { name, sha256, width, height, hasAlpha, handSubject, adjustment }, sight }: { photo: typeof photos.$inferSelect; sight: unknown }) => ({
+const then = ({ photo: { name, sha256, width, height, hasAlpha, handSubject, adjustment }, sight }: CountedRow) => ({
   photo: name,
   sha256,
   width,
   height,
   hasAlpha,
   seen: { ...seenIn(sight), handSubject, adjustment } as SeenThen,
-}); // prettier-ignore
+});
 
 type Then = ReturnType<typeof then>;
 
@@ -75,14 +74,35 @@ export type DeliveryFiles = {
 };
 
 /** The batch's template as it is delivered: sizes like the batch are those of the whole batch, as on the wall. */
-async function sizedTemplate(here: Here, batch: Batch): Promise<Template> {
+async function sizedTemplate(batch: Batch, rows: readonly CountedRow[]): Promise<Template> {
   const template = keptTemplate(batch.draft);
   if (!slotTemplates(template).some(({ centring }) => centring.size === 'batch')) return template;
-  return outlinesOf().sized({ template, outline: batch.outline }, await countedPhotos(here, batch));
+  return outlinesOf().sized({ template, outline: batch.outline }, countedPhotos(rows, batch));
 }
 
 /** Deliveries that files are taken over from: the last may have been of a few photos. */
 const RECENT = 4;
+
+/** The finished files of a delivery. */
+async function oldFiles(here: Here, id: number): Promise<readonly OldFile[]> {
+  const page = (after: number, most: number) =>
+    here.db
+      .select({
+        id: deliveryFiles.id,
+        photo: deliveryPhotos.photo,
+        output: deliveryFiles.output,
+        file: deliveryFiles.file,
+        recipe: deliveryFiles.recipe,
+      })
+      .from(deliveryFiles)
+      .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
+      .where(and(eq(deliveryFiles.deliveryId, id), isNotNull(deliveryFiles.sha256), gt(deliveryFiles.id, after)))
+      .orderBy(asc(deliveryFiles.id))
+      .limit(most);
+  const files: OldFile[] = [];
+  for await (const file of rowsInTurns(page)) files.push(file);
+  return files;
+}
 
 /** The newest deliveries of a batch that were finished, the newest first, with their files. */
 async function recentDeliveries(here: Here, batchId: number): Promise<readonly LastDelivery[]> {
@@ -92,26 +112,13 @@ async function recentDeliveries(here: Here, batchId: number): Promise<readonly L
     .where(and(eq(deliveries.batchId, batchId), eq(deliveries.state, 'done')))
     .orderBy(desc(deliveries.id))
     .limit(RECENT);
-  const ids = recent.map(({ id }) => id);
-  const files = await here.db
-    .select({
-      id: deliveryFiles.id,
-      deliveryId: deliveryFiles.deliveryId,
-      photo: deliveryPhotos.photo,
-      output: deliveryFiles.output,
-      file: deliveryFiles.file,
-      recipe: deliveryFiles.recipe,
-    })
-    .from(deliveryFiles)
-    .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
-    .where(and(inArray(deliveryFiles.deliveryId, ids), isNotNull(deliveryFiles.sha256)))
-    .orderBy(asc(deliveryFiles.id));
-  return recent.map((one) => ({ ...one, files: files.filter(({ deliveryId }) => deliveryId === one.id) }));
+  const found: LastDelivery[] = [];
+  for (const one of recent) found.push({ ...one, files: await oldFiles(here, one.id) });
+  return found;
 }
 
 /** Cutouts whose files are worked out before others have their turn. */
-const AT_ONCE = 100;
-const pause = () => new Promise((resolve) => setImmediate(resolve));
+const AT_ONCE = 25;
 
 /**
  * Works a delivery out, and changes nothing.
@@ -124,14 +131,9 @@ export async function deliveryFilesOf(
   batch: Batch,
   only: readonly number[] | null,
 ): Promise<DeliveryFiles> {
-  const template = await sizedTemplate(here, batch);
-  const rows = await here.db
-    .select({ name: photos.name, photo: photos, sight: sights.document })
-    .from(photos)
-    .leftJoin(sights, eq(sights.sha256, photos.sha256))
-    .where(and(eq(photos.batchId, batch.id), ne(photos.review, 'out')))
-    .orderBy(...byName);
-  const all = rows.map((row) => ({ ...row, data: dataIn(batch.fields, row.photo.data) }));
+  const rows = await countedRows(here, batch.id);
+  const template = await sizedTemplate(batch, rows);
+  const all = rows.map((row) => ({ ...row, name: row.photo.name, data: dataIn(batch.fields, row.photo.data) }));
   const wanted = only && new Set(only);
   const cutouts = cutoutsOf(template, all).filter(
     ({ lead, slots }) => !wanted || (slots ?? [lead]).some((row) => row !== null && wanted.has(row.photo.id)),
@@ -152,7 +154,7 @@ export async function deliveryFilesOf(
   const picture = pictureOf(template);
   const planned: PlannedCutout[] = [];
   for (const [i, { name, lead, slots: seats }] of cutouts.entries()) {
-    if (i % AT_ONCE === AT_ONCE - 1) await pause();
+    if (i % AT_ONCE === AT_ONCE - 1) await othersTurn();
     const data = joinedData((seats ?? [lead]).flatMap((seat) => (seat ? [seat.data] : [])));
     const words = { photo: name, ...(seats && { stem: name }), batch: batch.name, index: i + 1, data };
     const slots = seats && seats.map((seat) => seat && { ...then(seat), standsIn: seat.standsIn });

@@ -1,12 +1,12 @@
 /** A delivery as HTML that shows its pictures. */
-import { and, asc, eq, isNotNull } from 'drizzle-orm';
+import { and, asc, eq, gt, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { picturePage, type HtmlFile } from '../../core/export';
 import { fieldsOf } from '../../core/fields';
 import { metadataFor } from '../../core/metadata';
 import { keptTemplate } from '../../core/template';
-import { tables } from '../db';
+import { rowsInTurns, tables } from '../db';
 import type { Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
@@ -19,6 +19,22 @@ export const htmlQuery = z.strictObject({
 
 type Shown = { alt: string; files: HtmlFile[] };
 
+function finishedFiles(here: Here, deliveryId: number) {
+  const { file, outputIndex, width, height } = deliveryFiles;
+  const { id, photo, slots, data } = deliveryPhotos;
+  const page = (after: number, most: number) =>
+    here.db
+      .select({ id: deliveryFiles.id, file: { file, outputIndex, width, height }, photo: { id, photo, slots, data } })
+      .from(deliveryFiles)
+      .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
+      .where(
+        and(eq(deliveryFiles.deliveryId, deliveryId), isNotNull(deliveryFiles.sha256), gt(deliveryFiles.id, after)),
+      )
+      .orderBy(asc(deliveryFiles.id))
+      .limit(most);
+  return rowsInTurns(page);
+}
+
 /**
  * One `picture` element a cutout, in the order of the delivery, with its alternative text.
  *
@@ -28,14 +44,8 @@ export async function deliveryHtml(here: Here, id: number, prefix: string): Prom
   const delivery = await deliveryRow(here, id);
   if (delivery.state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const template = keptTemplate(delivery.document);
-  const rows = await here.db
-    .select({ file: deliveryFiles, photo: deliveryPhotos })
-    .from(deliveryFiles)
-    .innerJoin(deliveryPhotos, eq(deliveryPhotos.id, deliveryFiles.deliveryPhotoId))
-    .where(and(eq(deliveryFiles.deliveryId, id), isNotNull(deliveryFiles.sha256)))
-    .orderBy(asc(deliveryFiles.id));
   const shown = new Map<number, Shown>();
-  for (const { file, photo } of rows) {
+  for await (const { file, photo } of finishedFiles(here, id)) {
     const output = template.outputs[file.outputIndex]!;
     const [width, height] = [file.width!, file.height!];
     if (!shown.has(photo.id)) {

@@ -2,10 +2,11 @@
 import { filesFor } from '../../core/checks';
 import { asc, eq, inArray } from 'drizzle-orm';
 import { keptTemplate, saysTheSame } from '../../core/template';
-import { tables } from '../db';
+import { othersTurn, tables } from '../db';
 import { wakeRunner } from '../jobs';
 import { demand, nameOf, note, type Here } from '../workspace';
 import { batchRow } from './batches';
+import { chunked } from './chunked';
 import { deliveryFilesOf } from './delivery-files';
 import { notFound } from './refusals';
 
@@ -18,12 +19,8 @@ export async function deliveryRow(here: Here, id: number) {
   return row;
 }
 
-/** Rows inserted in one statement: SQLite takes at most 32,766 values. */
-const CHUNK = 500;
-
-export function chunked<T>(list: readonly T[], size = CHUNK): T[][] {
-  return Array.from({ length: Math.ceil(list.length / size) }, (_, i) => list.slice(i * size, (i + 1) * size));
-}
+/** Photos noted before others have their turn: each has kilobytes of what was seen in it. */
+const PHOTOS = 25;
 
 /**
  * Plans a delivery: every file and its name is decided here, so that a run that is broken
@@ -54,7 +51,7 @@ async function planDelivery(here: Here, batchId: number, only: readonly number[]
       })
       .returning({ id: deliveries.id });
     const deliveryId = delivery!.id;
-    for (const chunk of chunked(cutouts)) {
+    for (const chunk of chunked(cutouts, PHOTOS)) {
       const inserted = await tx
         .insert(deliveryPhotos)
         .values(chunk.map(({ name, lead, slots, data }) => ({ deliveryId, ...lead, photo: name, data, slots })))
@@ -71,6 +68,7 @@ async function planDelivery(here: Here, batchId: number, only: readonly number[]
         })),
       );
       for (const part of chunked(files)) await tx.insert(deliveryFiles).values(part);
+      await othersTurn();
     }
     await note(tx, here, { verb: 'exported', kind: 'delivery', subject: deliveryId, name: batch.name });
     // In the same transaction: a delivery without its job would wait for ever.
@@ -110,14 +108,16 @@ async function planAgain(here: Here, id: number): Promise<number> {
     finishedAt: _finished,
     ...old
   } = await deliveryRow(here, id);
-  const rows = await here.db.select().from(deliveryPhotos).where(eq(deliveryPhotos.deliveryId, id)).orderBy(asc(deliveryPhotos.id)); // prettier-ignore
+  const ids = await here.db.select({ id: deliveryPhotos.id }).from(deliveryPhotos).where(eq(deliveryPhotos.deliveryId, id)).orderBy(asc(deliveryPhotos.id)); // prettier-ignore
   const made = await here.write(async (tx) => {
     const [delivery] = await tx
       .insert(deliveries)
       .values({ ...old, madeBy: nameOf(here) })
       .returning({ id: deliveries.id });
     const deliveryId = delivery!.id;
-    for (const chunk of chunked(rows)) {
+    for (const part of chunked(ids, PHOTOS)) {
+      const these = inArray(deliveryPhotos.id, part.map((one) => one.id)); // prettier-ignore
+      const chunk = await tx.select().from(deliveryPhotos).where(these).orderBy(asc(deliveryPhotos.id));
       const fresh = chunk.map(({ id: _id, state: _done, error: _error, placed: _placed, ...row }) => ({
         ...row,
         deliveryId,
@@ -137,7 +137,8 @@ async function planAgain(here: Here, id: number): Promise<number> {
         file,
         recipe,
       }));
-      for (const part of chunked(again)) await tx.insert(deliveryFiles).values(part);
+      for (const some of chunked(again)) await tx.insert(deliveryFiles).values(some);
+      await othersTurn();
     }
     const words = `as delivery ${id} was`;
     await note(tx, here, { verb: 'exported', kind: 'delivery', subject: deliveryId, name: old.batchName, words });

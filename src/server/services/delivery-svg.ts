@@ -5,7 +5,7 @@ import { cutoutSvg } from '../../core/export';
 import { fieldsOf } from '../../core/fields';
 import { metadataFor } from '../../core/metadata';
 import { keptTemplate, pictureOf, type Template } from '../../core/template';
-import { tables } from '../db';
+import { rowsInTurns, tables } from '../db';
 import { outlinesOf } from '../geometry';
 import { openPhoto } from '../intake';
 import type { Here } from '../workspace';
@@ -17,9 +17,6 @@ const { deliveryFiles, deliveryPhotos } = tables;
 export const isOnePhoto = ({ slots = [], mode = 'cutout' }: Partial<Pick<Template, 'slots' | 'mode'>>): boolean =>
   slots.length === 0 && mode === 'cutout';
 
-/** Photos read from the database at a time. */
-const PAGE = 50;
-
 const QUALITY = 92;
 
 /** The photo as a data URL, as fine as the widest output shows it and no finer. */
@@ -30,24 +27,21 @@ async function embedded(here: Here, sha256: string, width: number): Promise<stri
 }
 
 /** The photos of a delivery that are done, each with the name of its first file, in their order. */
-async function* photosOf(here: Here, deliveryId: number) {
-  for (let last = 0; ;) {
-    const rows = await here.db
-      .select({ photo: deliveryPhotos, file: deliveryFiles.file })
+function photosOf(here: Here, deliveryId: number) {
+  const page = (after: number, most: number) =>
+    here.db
+      .select({ id: deliveryPhotos.id, photo: deliveryPhotos, file: deliveryFiles.file })
       .from(deliveryPhotos)
       .innerJoin(
         deliveryFiles,
         and(eq(deliveryFiles.deliveryPhotoId, deliveryPhotos.id), eq(deliveryFiles.outputIndex, 0)),
       )
       .where(
-        and(eq(deliveryPhotos.deliveryId, deliveryId), eq(deliveryPhotos.state, 'done'), gt(deliveryPhotos.id, last)),
+        and(eq(deliveryPhotos.deliveryId, deliveryId), eq(deliveryPhotos.state, 'done'), gt(deliveryPhotos.id, after)),
       )
       .orderBy(asc(deliveryPhotos.id))
-      .limit(PAGE);
-    yield* rows;
-    if (rows.length < PAGE) return;
-    last = rows.at(-1)!.photo.id;
-  }
+      .limit(most);
+  return rowsInTurns(page);
 }
 
 /**

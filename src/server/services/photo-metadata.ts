@@ -6,7 +6,7 @@ import { tables } from '../db';
 import { renderPool } from '../jobs';
 import type { Here } from '../workspace';
 import { batchRow } from './batches';
-import { chunked } from './delivery-plans';
+import { chunked } from './chunked';
 import { byName } from './photo-order';
 
 const { photos } = tables;

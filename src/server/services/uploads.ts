@@ -1,13 +1,14 @@
 /** Uploads: a delivery's files on their way to a destination. */
-import { and, asc, count, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, inArray, isNotNull, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { mediaTypeOf, safeName } from '../../core/export';
-import { tables, type DeliveryState } from '../db';
+import { othersTurn, rowsInTurns, tables, type DeliveryState } from '../db';
 import { lineTrouble, listDestinations, openDestination, patiently, refusedBy, type DestinationWords, type Rules } from '../destinations'; // prettier-ignore
 import { askToStop, wakeRunner } from '../jobs';
 import { demand, note, type Here } from '../workspace';
-import { chunked, deliveryRow } from './delivery-plans';
+import { chunked } from './chunked';
+import { deliveryRow } from './delivery-plans';
 import { notFound } from './refusals';
 
 const { deliveryFiles, uploadFiles, uploads } = tables;
@@ -41,18 +42,24 @@ async function filesFor(
   const { state } = await deliveryRow(here, deliveryId);
   if (state !== 'done') throw new WobrelError('not-done', 'The delivery is not finished yet.');
   const within = folderOf(folder);
-  const rows = await here.db
-    .select()
-    .from(deliveryFiles)
-    .where(
-      and(
-        eq(deliveryFiles.deliveryId, deliveryId),
-        isNotNull(deliveryFiles.sha256),
-        onlyMade ? isNull(deliveryFiles.takenFrom) : undefined,
-      ),
-    )
-    .orderBy(asc(deliveryFiles.id));
-  return rows.map((row) => ({ row, name: within + row.file }));
+  const { id, file, width, height, bytes } = deliveryFiles;
+  const page = (after: number, most: number) =>
+    here.db
+      .select({ id, file, width, height, bytes })
+      .from(deliveryFiles)
+      .where(
+        and(
+          eq(deliveryFiles.deliveryId, deliveryId),
+          isNotNull(deliveryFiles.sha256),
+          onlyMade ? isNull(deliveryFiles.takenFrom) : undefined,
+          gt(id, after),
+        ),
+      )
+      .orderBy(asc(id))
+      .limit(most);
+  const files = [];
+  for await (const row of rowsInTurns(page)) files.push({ row, name: within + row.file });
+  return files;
 }
 
 /** Most refusals that are listed. */
@@ -119,7 +126,10 @@ export async function startUpload(here: Here, deliveryId: number, asked: UploadA
       const message = refused.get(row.id) ?? null;
       return { uploadId, deliveryFileId: row.id, name, message, state: message === null ? ('waiting' as const) : ('refused' as const) }; // prettier-ignore
     });
-    for (const chunk of chunked(rows)) await tx.insert(uploadFiles).values(chunk);
+    for (const chunk of chunked(rows)) {
+      await tx.insert(uploadFiles).values(chunk);
+      await othersTurn();
+    }
     await note(tx, here, {
       verb: 'made',
       kind: 'upload',

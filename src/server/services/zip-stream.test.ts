@@ -1,3 +1,4 @@
+import { predictLength } from 'client-zip';
 import { createReadStream, mkdtempSync, readdirSync, readlinkSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -29,4 +30,18 @@ test('a zip that nobody takes to its end leaves no file open', async () => {
   const deadline = Date.now() + 60_000;
   while (openFiles().length > 0 && Date.now() < deadline) await new Promise((resolve) => setImmediate(resolve));
   expect(openFiles()).toEqual([]);
+});
+
+test('of many small files few pieces are given on, the first at once', async () => {
+  const entries = Array.from({ length: 500 }, (_, i) => ({
+    name: `${i}.txt`,
+    size: 3,
+    lastModified: new Date(0),
+    input: () => 'mug',
+  }));
+  const lengths: number[] = [];
+  for await (const piece of zipStream(entries) as unknown as AsyncIterable<Uint8Array>) lengths.push(piece.length);
+  expect(lengths[0]).toBeLessThan(200);
+  expect(lengths.length).toBeLessThan(5);
+  expect(lengths.reduce((sum, n) => sum + n, 0)).toBe(Number(predictLength(entries)));
 });

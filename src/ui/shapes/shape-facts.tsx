@@ -20,7 +20,8 @@ function factsOf(figures: ShapeFigures | undefined): readonly (readonly [string,
 
 /** Numbers that say what a shape is like, in shares: the library keeps shapes, not sizes. */
 export function ShapeFacts({ shape }: { readonly shape: Shape }) {
-  const { data } = useQuery({ queryKey: ['shape-figures', shape], queryFn: () => ask(shape), staleTime: Infinity, retry: false }); // prettier-ignore
+  const { data, error } = useQuery({ queryKey: ['shape-figures', shape], queryFn: () => ask(shape), staleTime: Infinity, retry: false }); // prettier-ignore
+  if (error) return <p className="text-danger small-text mb-0">✕ {error.message}</p>;
   return (
     <dl className="shape-facts small-text">
       {factsOf(data).map(([name, value]) => (

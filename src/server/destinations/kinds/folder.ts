@@ -21,11 +21,28 @@ function asRefusal(error: unknown, path: string): unknown {
   return told instanceof WobrelError ? destinationRefuses(told.message) : error;
 }
 
-/** Takes a name that is free: a link never takes another's place. */
-async function linkFree(from: string, to: string, name: string): Promise<void> {
-  await link(from, to).catch((error: NodeJS.ErrnoException) => {
-    throw error.code === 'EEXIST' ? changedThere(name) : error;
+/** What is said of a second name for a file by disks that have none, as those of memory sticks (exFAT) and some network folders. */
+const NO_LINKS = ['EPERM', 'ENOSYS', 'ENOTSUP', 'EOPNOTSUPP'];
+
+/** Takes a name by an empty file, and puts the whole one in its place. */
+async function placeFree(from: string, to: string): Promise<void> {
+  await (await open(/*turbopackIgnore: true*/ to, 'wx')).close();
+  await rename(from, to).catch(async (error: unknown) => {
+    await rm(to, { force: true });
+    throw error;
   });
+}
+
+/** Takes a name that is free: nothing of another's is ever replaced. */
+async function takeFree(from: string, to: string, name: string): Promise<void> {
+  await link(from, to)
+    .catch((error: NodeJS.ErrnoException) => {
+      if (NO_LINKS.includes(error.code ?? '')) return placeFree(from, to);
+      throw error;
+    })
+    .catch((error: NodeJS.ErrnoException) => {
+      throw error.code === 'EEXIST' ? changedThere(name) : error;
+    });
 }
 
 /** The folder of a file, made where it is missing; a link in it may not lead out of the root. */
@@ -61,7 +78,7 @@ export const folder = defineDestination({
         await written.sync().finally(() => written.close());
         const there = await thereAt(path);
         if (there?.version !== over?.version) throw changedThere(name);
-        await (over ? rename(aside, path) : linkFree(aside, path, name));
+        await (over ? rename(aside, path) : takeFree(aside, path, name));
         return (await thereAt(path))!.version;
       } catch (error) {
         throw asRefusal(error, join(root, name));
