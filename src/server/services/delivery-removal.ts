@@ -3,7 +3,7 @@ import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/sqlite-core';
 import { rm } from 'node:fs/promises';
 import { WobrelError } from '../../core/errors';
-import { tables, type Transaction } from '../db';
+import { othersTurn, tables, type Transaction } from '../db';
 import { demand, note, type Here } from '../workspace';
 import { deliveryRow } from './delivery-plans';
 
@@ -13,7 +13,7 @@ const between = alias(deliveryFiles, 'between');
 const UNDER_WAY = ['waiting', 'running'] as const;
 
 /** Rows removed in one transaction: others have their turn between. */
-const CHUNK = 2000;
+const CHUNK = 500;
 
 /** Removes all rows of a delivery from a table, chunk by chunk. */
 async function removeRows(
@@ -25,6 +25,7 @@ async function removeRows(
     const some = sql`(select id from ${table} where delivery_id = ${deliveryId} limit ${CHUNK})`;
     const { rowsAffected } = await here.write((tx) => tx.delete(table).where(sql`${table.id} in ${some}`));
     if (rowsAffected < CHUNK) return;
+    await othersTurn();
   }
 }
 
