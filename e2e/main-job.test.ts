@@ -1,19 +1,23 @@
 import { expect, test, type Page } from './test';
 import jpeg from 'jpeg-js';
+import { writeFile } from 'node:fs/promises';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { manifestSchema } from '../src/core/export';
+import { madeHeic } from '../src/server/heic/made-heic';
 import { cutouts, newBatch, painted, step } from './bench-page';
 import { compare, exported, pictureNames, previewAndExport } from './exports';
 import { flatPhoto, gradientPhoto } from './photos';
 
 const DEMO = 'demo/photos/products';
 
-test('photos in, a wall that follows the slider, a zip of alike cutouts out', async ({ page }) => {
+test('photos in, a wall that follows the slider, a zip of alike cutouts out', async ({ page }, testInfo) => {
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(error.message));
   page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
 
+  const fromTelephone = testInfo.outputPath('telephone.heic');
+  await writeFile(fromTelephone, madeHeic({ turned: 1 }));
   // By clicks, as everybody's first batch is made.
   await page.goto('/');
   await page
@@ -31,12 +35,13 @@ test('photos in, a wall that follows the slider, a zip of alike cutouts out', as
       `${DEMO}/oatmeal-tile-54.webp`,
       `${DEMO}/tenmoku-tile-30.avif`,
       `${DEMO}/slate-mug-07.jpg`,
+      fromTelephone,
       `${DEMO}/copy-of-slate-mug-07.jpg`,
       `${DEMO}/price-list.jpg`,
       `${DEMO}/kiln-load-cut-short.jpg`,
       `${DEMO}/empty.jpg`,
     ]);
-  await expect(cutouts(page)).toHaveCount(5);
+  await expect(cutouts(page)).toHaveCount(6);
   const refused = page.locator('.side');
   await expect(refused).toContainText('4 files not taken');
   await expect(refused).toContainText('looks like a text file');
@@ -67,7 +72,7 @@ test('photos in, a wall that follows the slider, a zip of alike cutouts out', as
   await slider.focus();
   for (let i = 0; i < 64; i++) await page.keyboard.press('ArrowRight');
   await expect(slider).toHaveValue('80');
-  await expect.poll(async () => (await greenAt(inside)).filter(isBorder).length).toBe(5);
+  await expect.poll(async () => (await greenAt(inside)).filter(isBorder).length).toBe(6);
 
   // Undo goes back, redo comes again.
   await page.getByRole('button', { name: 'Undo', exact: true }).click();

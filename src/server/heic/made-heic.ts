@@ -1,5 +1,5 @@
 /** HEIC files for tests, put together box by box as telephones write them: a grid of tiles that may be turned (ISO/IEC 23008-12 §6.6.2.3, ISO/IEC 14496-12 §8.11). */
-import encoded from './tiles.json';
+import encoded from './tiles.json' with { type: 'json' };
 
 /**
  * Four tiles of 64 × 64 px: red, green, blue, yellow, each lighter to the right and darker to the bottom. Encoded once by

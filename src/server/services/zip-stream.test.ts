@@ -43,5 +43,7 @@ test('of many small files few pieces are given on, the first at once', async () 
   for await (const piece of zipStream(entries) as unknown as AsyncIterable<Uint8Array>) lengths.push(piece.length);
   expect(lengths[0]).toBeLessThan(200);
   expect(lengths.length).toBeLessThan(5);
-  expect(lengths.reduce((sum, n) => sum + n, 0)).toBe(Number(predictLength(entries)));
+  expect(lengths.reduce((sum, n) => sum + n, 0)).toBe(
+    Number(predictLength(entries.map(({ name, size }) => ({ name, size })))),
+  );
 });
