@@ -69,10 +69,10 @@ test('a group with a missing photo is told, filled by what stands in, or not mad
   await page.getByRole('radiogroup', { name: 'Filled by' }).getByRole('radio', { name: 'name', exact: true }).click();
   await expect(cutouts(page).nth(1)).toHaveAccessibleName(/^b, no photo for 2/);
   await expect(page.getByText('2 × 1 output')).toBeVisible();
-  await page.getByLabel('Missing photo').selectOption('the cutout is not made');
+  await page.getByLabel('If missing').selectOption('the cutout is not made');
   await expect(page.getByText('1 × 1 output')).toBeVisible();
   await expect(cutouts(page).nth(1)).toHaveAccessibleName(/the cutout is not made/);
-  await page.getByLabel('Missing photo').selectOption('the group’s first photo');
+  await page.getByLabel('If missing').selectOption('the group’s first photo');
   await expect(page.getByText('2 × 1 output')).toBeVisible();
   // Back to one photo a cutout, and undone.
   await page.getByRole('button', { name: 'Back to one photo' }).click();

@@ -86,7 +86,7 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
       {fill.by === 'data' && <FillFields fill={fill} onFill={setFill} />}
       {fill.by === 'name' && <p className="muted small-text">What stands in the braces puts photos together.</p>}
       <SelectField
-        label="Missing photo"
+        label="If missing"
         value={fill.missing}
         onChange={(missing) => setFill({ missing: missing as Template['fill']['missing'] })}
       >
