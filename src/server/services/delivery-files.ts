@@ -52,14 +52,16 @@ export type PlannedFile = {
   readonly same: OldFile | null;
 };
 
-export type PlannedCutout = {
+/** A cutout with its photos as they are now. */
+type CutoutThen = {
   readonly name: string;
   readonly lead: Then;
   /** One a slot, null where a slot has none; null where the template has no slots. */
   readonly slots: readonly ((Then & { readonly standsIn: boolean }) | null)[] | null;
   readonly data: PhotoData;
-  readonly files: readonly PlannedFile[];
 };
+
+export type PlannedCutout = CutoutThen & { readonly files: readonly PlannedFile[] };
 
 export type LastDelivery = {
   readonly id: number;
@@ -117,20 +119,17 @@ async function recentDeliveries(here: Here, batchId: number): Promise<readonly L
   return found;
 }
 
-/** Cutouts whose files are worked out before others have their turn. */
-const AT_ONCE = 25;
-
 /**
- * Works a delivery out, and changes nothing.
+ * What would be delivered of a batch, by the template as it is delivered.
  *
  * @param only ids of the photos to export; null all that are not left out
  * @throws WobrelError `nothing-to-export`
  */
-export async function deliveryFilesOf(
+export async function cutoutsNow(
   here: Here,
   batch: Batch,
   only: readonly number[] | null,
-): Promise<DeliveryFiles> {
+): Promise<{ readonly template: Template; readonly cutouts: readonly CutoutThen[] }> {
   const rows = await countedRows(here, batch.id);
   const template = await sizedTemplate(batch, rows);
   const all = rows.map((row) => ({ ...row, name: row.photo.name, data: dataIn(batch.fields, row.photo.data) }));
@@ -145,6 +144,30 @@ export async function deliveryFilesOf(
         ? 'No group of photos is whole enough to be exported: see Slots for what stands in.'
         : 'The batch has no photos to export, or all are left out.',
     );
+  const asThen = ({ name, lead, slots }: (typeof cutouts)[number]): CutoutThen => ({
+    name,
+    lead: then(lead),
+    slots: slots && slots.map((seat) => seat && { ...then(seat), standsIn: seat.standsIn }),
+    data: joinedData((slots ?? [lead]).flatMap((seat) => (seat ? [seat.data] : []))),
+  });
+  return { template, cutouts: cutouts.map(asThen) };
+}
+
+/** Cutouts whose files are worked out before others have their turn. */
+const AT_ONCE = 25;
+
+/**
+ * Works a delivery out, and changes nothing.
+ *
+ * @param only ids of the photos to export; null all that are not left out
+ * @throws WobrelError `nothing-to-export`
+ */
+export async function deliveryFilesOf(
+  here: Here,
+  batch: Batch,
+  only: readonly number[] | null,
+): Promise<DeliveryFiles> {
+  const { template, cutouts } = await cutoutsNow(here, batch, only);
   const recent = await recentDeliveries(here, batch.id);
   // Of several the newest counts: it is put in last.
   const known = recent.toReversed().flatMap(({ files }) => files);
@@ -153,20 +176,18 @@ export async function deliveryFilesOf(
   const nameFile = namer();
   const picture = pictureOf(template);
   const planned: PlannedCutout[] = [];
-  for (const [i, { name, lead, slots: seats }] of cutouts.entries()) {
+  for (const [i, cutout] of cutouts.entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await othersTurn();
-    const data = joinedData((seats ?? [lead]).flatMap((seat) => (seat ? [seat.data] : [])));
-    const words = { photo: name, ...(seats && { stem: name }), batch: batch.name, index: i + 1, data };
-    const slots = seats && seats.map((seat) => seat && { ...then(seat), standsIn: seat.standsIn });
-    const first = then(lead);
-    const recipeFor = recipes(slots ?? [first], words);
+    const { name, lead, slots, data } = cutout;
+    const words = { photo: name, ...(slots && { stem: name }), batch: batch.name, index: i + 1, data };
+    const recipeFor = recipes(slots ?? [lead], words);
     const files = outputsOf(template.outputs, i).map(({ output, place: outputIndex }): PlannedFile => {
       const recipe = recipeFor(output);
       const height = outputHeight(picture, output.width);
       const file = nameFile(output, { ...words, template: template.name, height });
       return { output, outputIndex, file, recipe, same: byRecipe.get(recipeKey(recipe)) ?? null };
     });
-    planned.push({ name, lead: first, slots, data, files });
+    planned.push({ ...cutout, files });
   }
   return { template, cutouts: planned, last: recent[0] ?? null };
 }

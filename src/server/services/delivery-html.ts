@@ -19,6 +19,7 @@ export const htmlQuery = z.strictObject({
 
 type Shown = { alt: string; files: HtmlFile[] };
 
+/** Of each finished file what the page says, in the order of the delivery. */
 function finishedFiles(here: Here, deliveryId: number) {
   const { file, outputIndex, width, height } = deliveryFiles;
   const { id, photo, slots, data } = deliveryPhotos;

@@ -13,7 +13,7 @@ import { keptPaths } from '../pictures';
 import { plateCache, shareTemplate, type Loss } from '../render';
 import type { Here } from '../workspace';
 import { batchRow } from './batches';
-import { deliveryFilesOf } from './delivery-files';
+import { cutoutsNow } from './delivery-files';
 
 const { photos } = tables;
 
@@ -54,7 +54,7 @@ const isLossy = (output: Output): boolean =>
 /** Makes the middle photo's file, and with it one without loss where the format has any. */
 async function tried(here: Here, batchId: number, output: number) {
   const batch = await batchRow(here, batchId);
-  const { template: own, cutouts } = await deliveryFilesOf(here, batch, [await middlePhoto(here, batchId)]);
+  const { template: own, cutouts } = await cutoutsNow(here, batch, [await middlePhoto(here, batchId)]);
   const [cutout] = cutouts;
   const asked = own.outputs[output];
   if (!asked) throw new WobrelError('not-found', 'There is no such output.');

@@ -24,7 +24,7 @@ function asRefusal(error: unknown, path: string): unknown {
 /** What is said of a second name for a file by disks that have none, as those of memory sticks (exFAT) and some network folders. */
 const NO_LINKS = ['EPERM', 'ENOSYS', 'ENOTSUP', 'EOPNOTSUPP'];
 
-/** Takes a name by an empty file, and puts the whole one in its place. */
+/** Takes a name by an empty file, and puts the whole one in its place: killed in between, it leaves the empty one. */
 async function placeFree(from: string, to: string): Promise<void> {
   await (await open(/*turbopackIgnore: true*/ to, 'wx')).close();
   await rename(from, to).catch(async (error: unknown) => {
