@@ -1,7 +1,8 @@
 /** The people of a workspace: who they are, what they may, and the links by which they choose a password. */
-import { and, asc, count, desc, eq, ne } from 'drizzle-orm';
+import { and, asc, count, desc, eq, max, ne } from 'drizzle-orm';
 import PQueue from 'p-queue';
 import { WobrelError } from '../../core/errors';
+import { inNameOrder } from '../../core/name-order';
 import { oncePerProcess } from '../once';
 import { demand, FIRST_WORKSPACE, hereIn, note, type Here, type Role } from '../workspace';
 import { auth } from './auth';
@@ -54,18 +55,29 @@ export const turnOn = (name: string, email: string, password: string): Promise<v
 export async function listPeople(here: Here): Promise<readonly Person[]> {
   demand(here, 'owner');
   const db = peopleDb();
+  const isHere = eq(members.workspace, here.key);
   const rows = await db
     .select({ id: user.id, name: user.name, email: user.email, role: members.role })
     .from(members)
     .innerJoin(user, eq(user.id, members.person))
-    .where(eq(members.workspace, here.key))
-    .orderBy(asc(user.name));
-  const seen = await db.select({ person: session.userId, at: session.updatedAt }).from(session).orderBy(desc(session.updatedAt)); // prettier-ignore
-  const accounts = await db.select({ person: account.userId }).from(account);
-  return rows.map((row) => ({
+    .where(isHere);
+  const seen = await db
+    .select({ person: members.person, at: max(session.updatedAt) })
+    .from(members)
+    .innerJoin(session, eq(session.userId, members.person))
+    .where(isHere)
+    .groupBy(members.person);
+  const accounts = await db
+    .selectDistinct({ person: members.person })
+    .from(members)
+    .innerJoin(account, eq(account.userId, members.person))
+    .where(isHere);
+  const seenAt = new Map(seen.map(({ person, at }) => [person, at?.getTime() ?? null]));
+  const known = new Set(accounts.map(({ person }) => person));
+  return inNameOrder(rows, ({ name }) => name).map((row) => ({
     ...row,
-    seenAt: seen.find(({ person }) => person === row.id)?.at.getTime() ?? null,
-    isNew: !accounts.some(({ person }) => person === row.id),
+    seenAt: seenAt.get(row.id) ?? null,
+    isNew: !known.has(row.id),
   }));
 }
 
@@ -213,15 +225,14 @@ export async function endSessions(here: Here, id: string): Promise<void> {
 }
 
 /** Mail that would have gone to people of the workspace, the newest first. For owners. */
-export async function listOutbox(here: Here, limit = 50) {
+export async function listOutbox(here: Here) {
   demand(here, 'owner');
   return peopleDb()
     .select({ id: outbox.id, to: user.email, subject: outbox.subject, token: outbox.body, at: outbox.createdAt })
     .from(outbox)
     .innerJoin(user, eq(user.id, outbox.person))
     .innerJoin(members, and(eq(members.person, user.id), eq(members.workspace, here.key)))
-    .orderBy(desc(outbox.id))
-    .limit(limit);
+    .orderBy(desc(outbox.id));
 }
 
 /** All workspaces, and who is in each: for whoever has the machine itself. */

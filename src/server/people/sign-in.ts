@@ -2,6 +2,7 @@
 import { APIError } from 'better-auth/api';
 import { and, asc, eq, ne } from 'drizzle-orm';
 import { WobrelError } from '../../core/errors';
+import { inNameOrder } from '../../core/name-order';
 import type { Role } from '../workspace';
 import { attempt } from './attempts';
 import { auth } from './auth';
@@ -127,8 +128,7 @@ export async function whoIsHere(headers: Headers): Promise<WhoIsHere> {
     .select({ id: workspaces.id, name: workspaces.name })
     .from(members)
     .innerJoin(workspaces, eq(workspaces.id, members.workspace))
-    .where(eq(members.person, open.person))
-    .orderBy(asc(workspaces.name));
+    .where(eq(members.person, open.person));
   const { name, email, workspace } = open;
-  return { isOn: true, person: { name, email, role, workspace, workspaces: rows } };
+  return { isOn: true, person: { name, email, role, workspace, workspaces: inNameOrder(rows, (one) => one.name) } };
 }

@@ -1,8 +1,9 @@
 /** Tokens: what lets a script in, with a role and until a day. */
-import { and, asc, eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { inNameOrder } from '../../core/name-order';
 import { demand, note, type Here, type Role } from '../workspace';
 import { peopleDb } from './database';
 import { tokens, user } from './schema';
@@ -43,9 +44,12 @@ export async function listTokens(here: Here): Promise<readonly Token[]> {
     }) // prettier-ignore
     .from(tokens)
     .innerJoin(user, eq(user.id, tokens.person))
-    .where(eq(tokens.workspace, here.key))
-    .orderBy(asc(tokens.name));
-  return rows.map((row) => ({ ...row, expiresAt: row.expiresAt.getTime(), usedAt: row.usedAt?.getTime() ?? null }));
+    .where(eq(tokens.workspace, here.key));
+  return inNameOrder(rows, ({ name }) => name).map((row) => ({
+    ...row,
+    expiresAt: row.expiresAt.getTime(),
+    usedAt: row.usedAt?.getTime() ?? null,
+  }));
 }
 
 /** Makes a token; what it says is told this once. For owners. */

@@ -50,11 +50,13 @@ export function AccountMenu() {
               Your account
             </Dropdown.Item>
             {others.length > 0 && <Dropdown.Divider />}
-            {others.map(({ id, name }) => (
-              <Dropdown.Item key={id} as="button" onClick={() => void enter(id)}>
-                Go to {name}
-              </Dropdown.Item>
-            ))}
+            <div className="workspaces">
+              {others.map(({ id, name }) => (
+                <Dropdown.Item key={id} as="button" className="name-line" title={name} onClick={() => void enter(id)}>
+                  Go to {name}
+                </Dropdown.Item>
+              ))}
+            </div>
             <Dropdown.Divider />
             <Dropdown.Item as="button" onClick={() => void signOut()}>
               Sign out

@@ -1,4 +1,5 @@
 'use client';
+import { LongList } from '../shared/long-list';
 import { plural } from '../shared/words';
 import { linkTo } from './link-dialog';
 import { useOutbox } from './use-people';
@@ -17,14 +18,20 @@ export function OutboxPart() {
       <p className="muted mt-2">
         No mail leaves this machine. Here is what would have been sent and has not been used.
       </p>
-      {data?.mails.map(({ id, to, subject, token }) => (
-        <div key={id} className="mb-2">
-          <strong>{subject}</strong> to {to}
-          <div className="small-text text-break">
-            <code>{linkTo(token)}</code>
-          </div>
-        </div>
-      ))}
+      {data && (
+        <LongList all={data.mails} noun="message" textOf={({ to, subject }) => `${subject} ${to}`}>
+          {(shown) =>
+            shown.map(({ id, to, subject, token }) => (
+              <div key={id} className="mb-2">
+                <strong>{subject}</strong> to {to}
+                <div className="small-text text-break">
+                  <code>{linkTo(token)}</code>
+                </div>
+              </div>
+            ))
+          }
+        </LongList>
+      )}
     </details>
   );
 }

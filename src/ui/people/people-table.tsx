@@ -7,6 +7,7 @@ import type { Role } from '@/server/workspace';
 import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
+import { LongList } from '../shared/long-list';
 import { say } from '../shared/say';
 import { plural, when } from '../shared/words';
 import { AddPerson } from './add-person';
@@ -107,23 +108,32 @@ export function PeopleTable() {
         </p>
       )}
       {data && (
-        <table className="table panel people-table">
-          <thead>
-            <tr>
-              <th scope="col">Person</th>
-              <th scope="col">Role</th>
-              <th scope="col">Sign-in</th>
-              <th scope="col">
-                <span className="visually-hidden">More</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {data.people.map((person) => (
-              <PersonRow key={person.id} person={person} onDo={onDo} onLink={setLink} />
-            ))}
-          </tbody>
-        </table>
+        <LongList
+          all={data.people}
+          noun="person"
+          nouns="people"
+          textOf={({ name, email, role }) => `${name} ${email} ${role}`}
+        >
+          {(shown) => (
+            <table className="table panel people-table">
+              <thead>
+                <tr>
+                  <th scope="col">Person</th>
+                  <th scope="col">Role</th>
+                  <th scope="col">Sign-in</th>
+                  <th scope="col">
+                    <span className="visually-hidden">More</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {shown.map((person) => (
+                  <PersonRow key={person.id} person={person} onDo={onDo} onLink={setLink} />
+                ))}
+              </tbody>
+            </table>
+          )}
+        </LongList>
       )}
       {adding && (
         <AddPerson

@@ -7,6 +7,7 @@ import { anew } from '../shared/anew';
 import { api } from '../shared/api';
 import { ask } from '../shared/ask';
 import { FormDialog } from '../shared/form-dialog';
+import { LongList } from '../shared/long-list';
 import { day, plural, when } from '../shared/words';
 import { LinkDialog } from './link-dialog';
 import { RoleField } from './person-fields';
@@ -83,14 +84,18 @@ export function TokensPart() {
       <p className="muted mt-2">
         A script sends one as <code>Authorization: Bearer …</code> with its requests.
       </p>
-      {data && data.tokens.length > 0 && (
-        <table className="table">
-          <tbody>
-            {data.tokens.map((token) => (
-              <TokenRow key={token.id} token={token} onEnd={() => void end(token)} />
-            ))}
-          </tbody>
-        </table>
+      {data && (
+        <LongList all={data.tokens} noun="token" textOf={({ name, role, madeBy }) => `${name} ${role} ${madeBy}`}>
+          {(shown) => (
+            <table className="table">
+              <tbody>
+                {shown.map((token) => (
+                  <TokenRow key={token.id} token={token} onEnd={() => void end(token)} />
+                ))}
+              </tbody>
+            </table>
+          )}
+        </LongList>
       )}
       <Button variant="plain" onClick={() => setMaking(true)}>
         New token…

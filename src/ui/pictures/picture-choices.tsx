@@ -1,10 +1,6 @@
 'use client';
-import { useState, type ReactNode } from 'react';
-import { Form } from 'react-bootstrap';
-import { amount, plural } from '../shared/words';
-
-/** Pictures that are shown at once: among more, names are looked for. */
-const MOST = 24;
+import type { ReactNode } from 'react';
+import { LongList } from '../shared/long-list';
 
 type Choice = {
   readonly key: string;
@@ -26,25 +22,11 @@ type PictureChoicesProps = {
 };
 
 /** Pictures with their names, to choose one of. */
-export function PictureChoices({ label, noun, choices }: PictureChoicesProps) {
-  const [search, setSearch] = useState('');
-  const wanted = search.trim().toLowerCase();
-  const found = choices.filter(({ name }) => name.toLowerCase().includes(wanted));
-  return (
-    <>
-      {choices.length > MOST && (
-        <Form.Control
-          type="search"
-          size="sm"
-          className="mb-2"
-          aria-label={`Look for a ${noun}`}
-          placeholder={`Look for one of ${plural(choices.length, noun)}`}
-          value={search}
-          onChange={(event) => setSearch(event.target.value)}
-        />
-      )}
+export const PictureChoices = ({ label, noun, choices }: PictureChoicesProps) => (
+  <LongList all={choices} noun={noun} textOf={({ name }) => name}>
+    {(shown) => (
       <ul className="picture-list" aria-label={label}>
-        {found.slice(0, MOST).map(({ key, name, address, about, beside, onPick }) => (
+        {shown.map(({ key, name, address, about, beside, onPick }) => (
           <li key={key}>
             <button type="button" className="picture-choice" onClick={onPick}>
               {/* eslint-disable-next-line @next/next/no-img-element -- a file of our own server, as it is */}
@@ -58,10 +40,6 @@ export function PictureChoices({ label, noun, choices }: PictureChoicesProps) {
           </li>
         ))}
       </ul>
-      {found.length > MOST && (
-        <p className="muted small-text mt-2 mb-0">and {amount(found.length - MOST)} more: look for a name.</p>
-      )}
-      {choices.length > 0 && found.length === 0 && <p className="muted mb-0">No {noun} is called so.</p>}
-    </>
-  );
-}
+    )}
+  </LongList>
+);
