@@ -35,7 +35,9 @@ function PersonRow({ person, onDo, onLink }: RowProps) {
   return (
     <tr>
       <td>
-        <div className="name-line">{name}</div>
+        <div className="name-line" title={name}>
+          {name}
+        </div>
         <div className="muted small-text name-line">{email}</div>
       </td>
       <td>
