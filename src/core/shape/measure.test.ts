@@ -105,6 +105,24 @@ describe('rounding', () => {
     expectClose(areaOf(round), Math.PI * inradius ** 2);
   });
 
+  test('of one corner between curves with more than there is room for is a half circle where they lead opposite ways', () => {
+    // Below, half of an ellipse that is 0.32 of the height deep; above, half a disc.
+    const drop = outline({ kind: 'drop', box: box(700, 1000) });
+    for (const radius of [400, 1000, 25_000])
+      expectClose(areaOf(roundOutline(drop, radius)), (Math.PI / 2) * 350 * (350 + 320));
+    // Three quarters of a disc, and a square for the fourth.
+    const pane = outline({ kind: 'rectangle', radii: [450, 450, 450, 0], box: box(900) });
+    for (const radius of [450, 600, 25_000]) expectClose(areaOf(roundOutline(pane, radius)), Math.PI * 450 ** 2);
+  });
+
+  test('of a notch between curves nears the line that touches both', () => {
+    const areas = [500, 700, 1000, 4000, 25_000].map((radius) => areaOf(roundOutline(outline({ kind: 'heart', box: box(900) }), radius))); // prettier-ignore
+    for (const [i, area] of areas.slice(1).entries()) {
+      expect(area / areas[i]!).toBeGreaterThan(1);
+      expect(area / areas[i]!).toBeLessThan(1.02);
+    }
+  });
+
   test('of a square by radius r is the rectangle with radii r', () => {
     const square = roundOutline(outline({ kind: 'rectangle', box: box(600) }), 80);
     const rectangle = outline({ kind: 'rectangle', radii: [80, 80, 80, 80], box: box(600) });

@@ -72,35 +72,62 @@ function stateOn(side: Side, at: number): { readonly point: Point; readonly dire
   return { point: pointAt(from, cubic, t), direction: [dx / speed, dy / speed] };
 }
 
+/** Turns of less than this are none (radians): coordinates are kept to so many places only. */
+const NO_TURN = 1e-4;
+
+/** Whether a side leads one way all along. */
+function isStraight({ start, cubics }: Side): boolean {
+  const [cubic] = cubics;
+  if (cubics.length > 1 || !cubic) return false;
+  const [from, to] = [startDirection(start, cubic), endDirection(start, cubic)];
+  const across: Point = [cubic[4] - start[0], cubic[5] - start[1]];
+  return Math.abs(turnBetween(from, across)) < NO_TURN && Math.abs(turnBetween(across, to)) < NO_TURN;
+}
+
+/** Between two distances, at the first of which something holds and at the other it does not: the last at which it holds. */
+function lastOf(from: number, to: number, holds: (at: number) => boolean): number {
+  let [low, high] = [from, to];
+  for (let i = 0; i < 24; i++) {
+    const middle = (low + high) / 2;
+    if (holds(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Curved sides are looked at in so many steps, nearer to each other beside the corner. */
+const STEPS = 32;
+
 /**
  * How far from a corner its rounding begins, at most `room`: there a circle of the radius
  * spans the chord between both sides while it turns from the one direction to the other,
- * |AB| = 2r·sin(turn/2). For straight sides that is r·tan(turn/2).
+ * |AB| = 2r·sin(turn/2). For straight sides that is r·tan(turn/2). Where curved sides lead
+ * opposite ways the rounding is a half circle, and further on there is none: a drop's tip
+ * becomes at most the circle of its head.
  */
 function trimFor(before: Side, after: Side, radius: number, room: number): number {
-  const excess = (trim: number) => {
-    const a = stateOn(before, before.length - trim);
-    const b = stateOn(after, trim);
+  const at = (trim: number) => {
+    const [a, b] = [stateOn(before, before.length - trim), stateOn(after, trim)];
     const turn = turnBetween(a.direction, b.direction);
-    return Math.hypot(b.point[0] - a.point[0], b.point[1] - a.point[1]) - 2 * radius * Math.abs(Math.sin(turn / 2));
+    const chord = Math.hypot(b.point[0] - a.point[0], b.point[1] - a.point[1]);
+    return { turn, isWide: chord >= 2 * radius * Math.abs(Math.sin(turn / 2)) };
   };
-  // Right at once where both sides are straight; else the first crossing beyond is looked for.
-  const turn = turnBetween(stateOn(before, before.length).direction, stateOn(after, 0).direction);
-  let guess = Math.min(radius * Math.tan(Math.abs(turn) / 2), room);
-  if (Math.abs(excess(guess)) < 1e-6) return guess;
-  let [low, high] = [0, guess];
-  while (excess(high) < 0) {
-    if (high >= room) return room;
-    [low, high] = [high, Math.min(high * 1.5, room)];
+  const corner = Math.abs(at(0).turn);
+  const guess = Math.min(radius * Math.tan(corner / 2), room);
+  if (isStraight(before) && isStraight(after)) return guess;
+  // At a cusp, which turns right round, either sign may come out.
+  let last = { trim: 0, turn: corner > Math.PI - SMOOTH ? null : at(0).turn };
+  while (last.trim < room) {
+    const trim = Math.min(last.trim === 0 ? guess : last.trim * 1.5, last.trim + room / STEPS, room);
+    // A sign that changes: turned round, or the sides lead the same way, where any circle is too small.
+    const isSame = (turn: number) => last.turn === null || turn * last.turn >= 0;
+    const isTurned = Math.abs(at(trim).turn - (last.turn ?? at(trim).turn)) > Math.PI;
+    const end = isSame(at(trim).turn) ? trim : lastOf(last.trim, trim, (one) => isSame(at(one).turn));
+    if (at(end).isWide) return lastOf(last.trim, end, (one) => !at(one).isWide);
+    if (isTurned) return end;
+    last = { trim, turn: at(trim).turn };
   }
-  for (let i = 0; i < 24; i++) {
-    guess = (low + high) / 2;
-    const over = excess(guess);
-    if (Math.abs(over) < 1e-6) break;
-    if (over < 0) low = guess;
-    else high = guess;
-  }
-  return guess;
+  return room;
 }
 
 /** The part of a side between two distances along it. */

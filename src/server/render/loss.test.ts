@@ -12,14 +12,15 @@ const SIZE = 128;
 async function picture(
   name: string,
   value: (x: number, y: number) => readonly [grey: number, alpha: number],
+  [width, height] = [SIZE, SIZE],
 ): Promise<string> {
-  const data = Buffer.alloc(SIZE * SIZE * 4);
-  for (let i = 0; i < SIZE * SIZE; i++) {
-    const [grey, alpha] = value(i % SIZE, Math.floor(i / SIZE));
+  const data = Buffer.alloc(width * height * 4);
+  for (let i = 0; i < width * height; i++) {
+    const [grey, alpha] = value(i % width, Math.floor(i / width));
     data.set([grey, grey, grey, alpha], i * 4);
   }
   const path = join(folder, name);
-  await sharp(data, { raw: { width: SIZE, height: SIZE, channels: 4 } })
+  await sharp(data, { raw: { width, height, channels: 4 } })
     .png()
     .toFile(path);
   return path;
@@ -47,6 +48,22 @@ test('two even greys: the closed form of the luminance term (Wang et al. 2004, e
   expect(ssim).toBeCloseTo((2 * a * b + c1) / (a * a + b * b + c1), 4);
   expect(largest).toBe(10);
   expect((await sharp(shown).stats()).channels.map(({ min, max }) => [min, max])).toEqual([[80, 80], [80, 80], [80, 80]]); // prettier-ignore
+});
+
+test.each([
+  [1, 1],
+  [1, 40],
+  [40, 10],
+  [10, 10],
+  [11, 11],
+])('%i × %i px, where the window just fits or does not', async (...size) => {
+  const [a, b] = [await picture('a.png', () => [100, 255], size), await picture('b.png', () => [110, 255], size)];
+  const c1 = (0.01 * 255) ** 2;
+  const { ssim, picture: shown } = await lossTask({ file: a, exact: b });
+  expect(ssim).toBeCloseTo((2 * 100 * 110 + c1) / (100 ** 2 + 110 ** 2 + c1), 4);
+  expect((await lossTask({ file: a, exact: a })).ssim).toBe(1);
+  const { width, height } = await sharp(shown).metadata();
+  expect([width, height]).toEqual(size);
 });
 
 test('the more is lost, the lower; what is clear in both does not count, lost alpha does', async () => {
