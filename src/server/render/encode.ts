@@ -60,6 +60,9 @@ function withProfile(image: Sharp, output: Output, ppi: number): Sharp {
   return output.profile === 'none' ? image.withDensity(ppi) : image.withMetadata({ density: ppi });
 }
 
+/** A TIFF's resolution, pixels per millimetre: as sparse or dense as its encoder writes it (a few pixels over metres). */
+const perMillimetre = (ppi: number) => Math.min(1_000_000, Math.max(0.001, ppi / 25.4));
+
 /** The picture in its output's format. */
 function inFormat(
   image: Sharp,
@@ -88,12 +91,11 @@ function inFormat(
     case 'gif':
       return image.gif({ colours: colours ?? GIF_COLOURS, dither: 1, effort: EFFORTS.gif[effort] });
     case 'tiff':
-      // Resolution is in pixels per millimetre there.
       return image.tiff({
         compression: effort === 'quick' ? 'lzw' : 'deflate',
         predictor: 'horizontal',
-        xres: ppi / 25.4,
-        yres: ppi / 25.4,
+        xres: perMillimetre(ppi),
+        yres: perMillimetre(ppi),
       });
   }
 }

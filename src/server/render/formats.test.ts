@@ -137,6 +137,16 @@ describe('TIFF', () => {
   });
 });
 
+test.each(['png', 'jpeg', 'webp', 'avif', 'gif', 'tiff'])(
+  '%s is written of pixels that are metres or atoms large',
+  async (format) => {
+    for (const ppi of [1e-7, 3e9]) {
+      const { data } = await encode({ ...picture, ppi }, outputOf({ format, matte: format === 'jpeg' ? '#ffffff' : null }), null); // prettier-ignore
+      expect((await sharp(data).metadata()).width).toBe(width);
+    }
+  },
+);
+
 describe('without loss', () => {
   const raw = async (fields: object) =>
     sharp(await made(fields))
