@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { seeded } from '../../../demo/generator/random';
 import { polygonArea } from './measure';
 import { difference, offset, union, unionInRow } from './offset';
 import type { Point } from './path';
@@ -58,6 +59,37 @@ test('far beyond any picture arcs have about a thousand chords at most, a sixtie
     const arcs = middles.filter(([x, y]) => (x < 0 || x > 100) && (y < 0 || y > 40));
     expect(arcs.length).toBeGreaterThan(50);
     expect(Math.max(...arcs.map(away))).toBeLessThan(off * 1.1);
+  }
+});
+
+test('of thousands of corners, too, every place of the result lies as far from the outline as was asked', () => {
+  const next = seeded(7);
+  // A torn disc: each corner somewhere between 180 and 200 from its middle.
+  const torn = Array.from({ length: 3000 }, (_, i): Point => {
+    const [a, r] = [(i / 3000) * 2 * Math.PI, 180 + 20 * next()];
+    return [200 + r * Math.cos(a), 200 + r * Math.sin(a)];
+  });
+  const away = ([x, y]: Point) =>
+    Math.min(
+      ...torn.map(([ax, ay], i) => {
+        const [bx, by] = torn[(i + 1) % torn.length]!;
+        const [dx, dy] = [bx - ax, by - ay];
+        const t = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy)));
+        return Math.hypot(x - ax - t * dx, y - ay - t * dy);
+      }),
+    );
+  // Off by 0.004 px a step and as much for its corners, twice and a half as much of so many of them.
+  for (const [distance, slack] of [
+    [3, 0.02],
+    [50, 0.06],
+    [-30, 0.06],
+  ] as const) {
+    // prettier-ignore
+    const [grown, ...others] = offset([torn], distance, 'round');
+    expect(others).toEqual([]);
+    const places = grown!.filter((_, i) => i % 40 === 0);
+    expect(places.length).toBeGreaterThan(10);
+    for (const place of places) expect(Math.abs(away(place) - Math.abs(distance))).toBeLessThan(slack);
   }
 });
 

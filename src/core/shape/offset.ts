@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { convexOffset } from './convex-offset';
 import { boundsOf, type Polygon } from './flatten';
 import { withoutSpikes } from './spikes';
+import { cornersOf, thinned } from './thinned';
 
 /** How outer corners are drawn (SVG 2 stroke-linejoin). */
 export const joinSchema = z.enum(['round', 'miter', 'bevel']);
@@ -31,6 +32,37 @@ const toPaths = (polygons: readonly Polygon[]): PathsD =>
     .filter(({ length }) => length > 2);
 const fromPaths = (paths: PathsD): Polygon[] => paths.map((p) => p.map(({ x, y }) => [x, y] as const));
 
+/** All at once: of many corners close to each other each gets an arc of its own, and all arcs cross each other. */
+function offsetAtOnce(polygons: readonly Polygon[], distance: number, join: Join, arcTolerance: number): Polygon[] {
+  const tolerance = arcTolerance * Math.max(1, Math.abs(distance) / EXACT_TO) ** 2;
+  return fromPaths(
+    inflatePathsD(toPaths(polygons), distance, JOINS[join], EndType.Polygon, MITER_LIMIT, DECIMALS, tolerance),
+  );
+}
+
+/** Of more corners than this distances of more than `NEAR` pixels are gone in steps. */
+const MANY = 2000;
+const NEAR = 4;
+
+/** Of ever more corners each is followed less closely, up to a 32nd of a pixel. */
+const LEAST_CLOSE = 8;
+
+/**
+ * The same with round joins, in steps that double: discs add up to discs (Minkowski), and each step leaves fewer corners
+ * to the next. Each is off by the tolerance at most, and by as much again for its corners.
+ */
+function offsetInSteps(polygons: readonly Polygon[], distance: number, arcTolerance: number): Polygon[] {
+  const doublings = Math.max(0, Math.ceil(Math.log2(Math.abs(distance) / NEAR)));
+  const stepped = (from: readonly Polygon[], by: number) => {
+    const tolerance = arcTolerance * Math.min(LEAST_CLOSE, Math.max(1, cornersOf(from) / MANY));
+    return offsetAtOnce(thinned(from, tolerance), by, 'round', tolerance);
+  };
+  let step = distance / 2 ** doublings;
+  let grown = stepped(polygons, step);
+  for (let i = 0; i < doublings; i++, step *= 2) grown = stepped(grown, step);
+  return grown;
+}
+
 /**
  * All points within `distance` of the polygons (positive), or those at least
  * `-distance` inside them (negative). Thin parts vanish. Units as given.
@@ -46,12 +78,10 @@ export function offset(
   const bounds = boundsOf(polygons);
   if (!bounds || -2 * distance >= Math.min(bounds[2] - bounds[0], bounds[3] - bounds[1])) return [];
   const tolerance = arcTolerance * Math.max(1, Math.abs(distance) / EXACT_TO) ** 2;
-  const manner = { join, miterLimit: MITER_LIMIT, arcTolerance: tolerance, grid: GRID };
-  const convex = polygons.length === 1 ? convexOffset(polygons[0]!, distance, manner) : null;
+  const convex = polygons.length === 1 ? convexOffset(polygons[0]!, distance, { join, miterLimit: MITER_LIMIT, arcTolerance: tolerance, grid: GRID }) : null; // prettier-ignore
   if (convex) return [convex];
-  return fromPaths(
-    inflatePathsD(toPaths(polygons), distance, JOINS[join], EndType.Polygon, MITER_LIMIT, DECIMALS, tolerance),
-  );
+  if (join === 'round' && cornersOf(polygons) > MANY) return offsetInSteps(polygons, distance, arcTolerance);
+  return offsetAtOnce(polygons, distance, join, arcTolerance);
 }
 
 /** What the first polygons cover and the second don't. */
