@@ -8,7 +8,8 @@ import { bringPictures } from '../pictures';
 import { DOCUMENT_PICTURE, documents } from '../testing/documents';
 import { firstUnlike, noiseOn } from '../testing/drawn';
 import { seededBytes } from '../testing/photos';
-import { parseTemplate, type Template } from '../template';
+import { placer } from '../placement';
+import { parseTemplate, slotTemplates, type Template } from '../template';
 import { behindPixels, captionFonts, coloursFor, compile, compose, composeSheet, finishedPhoto, slotPlates, writeCaptions, type PickedColours, type Plate } from '.'; // prettier-ignore
 
 const WIDTH = 60;
@@ -46,6 +47,15 @@ function drawnSheet(plate: Plate, colours: PickedColours) {
   return out;
 }
 
+/** A photo without a subject lies somewhere in every slot. */
+function isPlaced(template: Template): void {
+  const place = placer(template);
+  for (const slot of slotTemplates(template).keys()) {
+    const { scale, angle, x, y, gap } = place({ width: 300, height: 200, sight: null, handSubject: null, slot });
+    expect([scale, angle, x, y, gap].every(Number.isFinite) && scale > 0).toBe(true);
+  }
+}
+
 /** Documents that are tried; the seed stays, so that what is found is found by everybody. */
 const TRIED = { numRuns: 60, seed: 26 };
 
@@ -58,6 +68,7 @@ test('is drawn', async () => {
       const template = read(document);
       if (!template) return;
       await bringFonts(captionFonts(template.captions), (path) => Promise.resolve(new Uint8Array(readFileSync(`public/fonts/${path}`)))); // prettier-ignore
+      isPlaced(template);
       const plate = compile(template, WIDTH);
       const colours = coloursFor(plate.picks, null);
       const out = plate.sheet ? drawnSheet(plate, colours) : drawnAlone(plate, colours);

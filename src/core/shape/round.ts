@@ -103,14 +103,21 @@ const STEPS = 32;
  * spans the chord between both sides while it turns from the one direction to the other,
  * |AB| = 2r·sin(turn/2). For straight sides that is r·tan(turn/2). Where curved sides lead
  * opposite ways the rounding is a half circle, and further on there is none: a drop's tip
- * becomes at most the circle of its head.
+ * becomes at most the circle of its head. Nor does it rise above the corner itself.
  */
 function trimFor(before: Side, after: Side, radius: number, room: number): number {
+  const vertex = after.start;
   const at = (trim: number) => {
     const [a, b] = [stateOn(before, before.length - trim), stateOn(after, trim)];
     const turn = turnBetween(a.direction, b.direction);
     const chord = Math.hypot(b.point[0] - a.point[0], b.point[1] - a.point[1]);
-    return { turn, isWide: chord >= 2 * radius * Math.abs(Math.sin(turn / 2)) };
+    const high = Math.hypot((a.point[0] + b.point[0]) / 2 - vertex[0], (a.point[1] + b.point[1]) / 2 - vertex[1]);
+    return {
+      turn,
+      isWide: chord >= 2 * radius * Math.abs(Math.sin(turn / 2)),
+      // The rounding's arc rises no further than the corner.
+      isIn: (chord / 2) * Math.tan(Math.abs(turn) / 4) <= high,
+    };
   };
   const corner = Math.abs(at(0).turn);
   const guess = Math.min(radius * Math.tan(corner / 2), room);
@@ -122,9 +129,10 @@ function trimFor(before: Side, after: Side, radius: number, room: number): numbe
     // A sign that changes: turned round, or the sides lead the same way, where any circle is too small.
     const isSame = (turn: number) => last.turn === null || turn * last.turn >= 0;
     const isTurned = Math.abs(at(trim).turn - (last.turn ?? at(trim).turn)) > Math.PI;
-    const end = isSame(at(trim).turn) ? trim : lastOf(last.trim, trim, (one) => isSame(at(one).turn));
+    const fits = (one: number) => isSame(at(one).turn) && at(one).isIn;
+    const end = fits(trim) ? trim : lastOf(last.trim, trim, fits);
     if (at(end).isWide) return lastOf(last.trim, end, (one) => !at(one).isWide);
-    if (isTurned) return end;
+    if (isTurned || !at(trim).isIn) return end;
     last = { trim, turn: at(trim).turn };
   }
   return room;
