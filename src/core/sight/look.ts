@@ -8,7 +8,7 @@ import type { FoundSubject, Sight } from './sight';
 import { plainSubject, type Plain } from './subject';
 
 /** Grows with every change that finds other subjects: older sights are looked at again. */
-export const SIGHT_VERSION = 15;
+export const SIGHT_VERSION = 16;
 
 /** Longest side of the picture that is looked at, pixels. */
 export const LOOK_SIZE = 256;

@@ -1,6 +1,6 @@
-/** The second look at a photo: at the surroundings of what the first one found, by something else or at another scale. */
+/** The second look at a photo: at the surroundings of what the first one found, by something else, and at another scale. */
 import { overlap, plainAgain, windowAround, type Face, type FoundSubject, type SeenAgain } from '../../core/sight';
-import type { Raster } from '../../core/sight/busy';
+import { clearIn, type Raster } from '../../core/sight/busy';
 import { rasterOf, type Levels } from './picture';
 
 /** The network looks at the surroundings in a picture so large: the size that was best on scenes whose boxes are known. */
@@ -27,6 +27,19 @@ async function detectedAgain(picture: Raster, box: FoundSubject['box']) {
   return most ?? null;
 }
 
+/** Boxes that overlap less are looked at once more: those of the network that draws them are off by as much where nothing is wrong. */
+const SAME = 0.9;
+
+/** What is seen again, along its outline where that is clear and it looked to be elsewhere. */
+async function outlinedAgain(picture: Raster, box: FoundSubject['box']) {
+  const seen = await detectedAgain(picture, box);
+  if (!seen || overlap(seen, box) >= SAME) return seen;
+  const { closerIn } = await import('./salience');
+  // Around what was seen again, not around what the first look found: that must not tell where to look.
+  const { salience, within } = await closerIn(picture, seen);
+  return clearIn(salience, within) ?? seen;
+}
+
 const tidyBox = (box: FoundSubject['box'] | null) =>
   box && (box.map((v) => Math.round(v * 1e5) / 1e5) as unknown as FoundSubject['box']);
 
@@ -35,7 +48,7 @@ export async function lookAgain(levels: Levels, { subject, faces, clear }: Found
   const [face] = faces;
   const { faceAgain } = await import('./faces');
   return {
-    subject: subject && tidyBox(clear ? plainAgain(picture, subject.box) : await detectedAgain(picture, subject.box)),
+    subject: subject && tidyBox(clear ? plainAgain(picture, subject.box) : await outlinedAgain(picture, subject.box)),
     face: face ? await faceAgain(levels, face) : null,
   };
 }

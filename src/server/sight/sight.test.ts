@@ -82,13 +82,13 @@ describe('a second look at 420 scenes', () => {
     );
   }, 900_000);
 
-  test('agrees with the first where that is right: on plain grounds in 95 %, on busy ones in 90 %', () => {
+  test('agrees with the first where that is right: on plain grounds in 95 %, on busy ones in 97 %', () => {
     const doubted = (plain: boolean) => {
       const right = rows.filter((row) => row.right && row.plain === plain);
       return right.filter(({ apart }) => apart).length / right.length;
     };
     expect(doubted(true)).toBeLessThan(0.05);
-    expect(doubted(false)).toBeLessThan(0.1);
+    expect(doubted(false)).toBeLessThan(0.03);
   });
 });
 

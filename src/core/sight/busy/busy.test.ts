@@ -1,7 +1,7 @@
 import { overlap, type Box } from '../boxes';
 import type { Raster } from '../lab';
 import type { Told } from '../pointing';
-import { candidatesOf, partOf, pointedAt, rimOf, standingSubject, WIDE, type GrabCut, type Salience } from '.';
+import { candidatesOf, clearIn, partOf, pointedAt, rimOf, standingSubject, WIDE, type GrabCut, type Salience } from '.';
 import { cutOut } from './cut';
 import { seeded } from '../../../../demo/generator/random';
 
@@ -71,6 +71,15 @@ describe('what stands out', () => {
     const none = salience(SIDE, () => 1, 1);
     expect(rimOf(none)).toBe(Infinity);
     expect(standingSubject(none)).toBeNull();
+  });
+
+  test('in a part of the photo it is told in shares of the whole, and not at all where its rim is wide', () => {
+    const [l, t, w, h] = BOX;
+    const within: Box = [l - w / 4, t - h / 4, 1.5 * w, 1.5 * h];
+    const disc = (rim: number) => salience(SIDE, (x, y) => Math.hypot(x - SIDE / 2, y - SIDE / 2) - SIDE / 3, rim);
+    clearIn(disc(4), within)!.forEach((v, k) => expect(v).toBeCloseTo(BOX[k]!, 2));
+    expect(clearIn(disc(10), within)).toBeNull();
+    expect(clearIn(salience(SIDE, () => 1, 1), within)).toBeNull();
   });
 
   test('a part that is close by belongs to it; one further away and as large is counted', () => {

@@ -82,3 +82,14 @@ export function standingSubject(salience: Salience): FoundSubject | null {
   const part = mainOf(maskOf(salience), salience);
   return part && asSubject(part, salience, rimOf(salience));
 }
+
+/**
+ * What stands out where only a part of the photo is looked at; null where its outline is not clear.
+ *
+ * @param within the part in shares of the photo
+ */
+export function clearIn(salience: Salience, within: Box): Box | null {
+  if (rimOf(salience) > WIDE) return null;
+  const part = mainOf(maskOf(salience), salience);
+  return part && subjectOfPart(part, salience, within).box;
+}
