@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { convexOffset } from './convex-offset';
 import { boundsOf, type Polygon } from './flatten';
 import { withoutSpikes } from './spikes';
-import { cornersOf, thinned } from './thinned';
+import { cornersOf, MANY, thinned } from './thinned';
 
 /** How outer corners are drawn (SVG 2 stroke-linejoin). */
 export const joinSchema = z.enum(['round', 'miter', 'bevel']);
@@ -40,8 +40,7 @@ function offsetAtOnce(polygons: readonly Polygon[], distance: number, join: Join
   );
 }
 
-/** Of more corners than this distances of more than `NEAR` pixels are gone in steps. */
-const MANY = 2000;
+/** Further than this, pixels, rough outlines are grown or shrunk in steps. */
 const NEAR = 4;
 
 /** Of ever more corners each is followed less closely, up to a 32nd of a pixel. */

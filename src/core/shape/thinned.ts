@@ -28,8 +28,8 @@ function keepBetween(polygon: Polygon, keeps: Uint8Array, first: number, last: n
 export const cornersOf = (polygons: readonly Polygon[]): number =>
   polygons.reduce((sum, { length }) => sum + length, 0);
 
-/** More than an outline has that is not rough. */
-const MANY = 2000;
+/** More corners than an outline has that is not rough. */
+export const MANY = 2000;
 
 /** Polygons of very many corners with as few as follow them within a tolerance; others as they are. */
 export const lightened = (polygons: readonly Polygon[], tolerance: number): readonly Polygon[] =>

@@ -12,7 +12,7 @@ test('among more than are shown, a name is looked for', () => {
   }));
   render(<PictureChoices label="Kept pictures" noun="picture" choices={choices} />);
   expect(screen.getAllByRole('listitem')).toHaveLength(24);
-  screen.getByText('and 6 more: look for a name.');
+  screen.getByText('and 6 more: look for them above.');
 
   fireEvent.change(screen.getByLabelText('Look for a picture'), { target: { value: ' leaf 2' } });
   expect(screen.getAllByRole('listitem')).toHaveLength(5);
@@ -22,5 +22,5 @@ test('among more than are shown, a name is looked for', () => {
 
   fireEvent.change(screen.getByLabelText('Look for a picture'), { target: { value: 'kiln' } });
   expect(screen.queryAllByRole('listitem')).toHaveLength(0);
-  screen.getByText('No picture is called so.');
+  screen.getByText('No picture found.');
 });

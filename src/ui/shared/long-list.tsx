@@ -38,9 +38,9 @@ export function LongList<T>({ all, noun, nouns = `${noun}s`, textOf, children }:
       )}
       {found.length > 0 && children(found.slice(0, MOST))}
       {found.length > MOST && (
-        <p className="muted small-text mt-2">and {amount(found.length - MOST)} more: look for a name.</p>
+        <p className="muted small-text mt-2">and {amount(found.length - MOST)} more: look for them above.</p>
       )}
-      {isLong && found.length === 0 && <p className="muted">No {noun} is called so.</p>}
+      {isLong && found.length === 0 && <p className="muted">No {noun} found.</p>}
     </>
   );
 }
