@@ -118,6 +118,22 @@ test('killed in the middle of an upload and started again, every file is there o
   }
 });
 
+test('a photo whose file broke since it came is told of alone, also where a page asked for a trial before: the others are written', async () => {
+  const data = ownFolder();
+  await start(data);
+  const batch = await batchOf(3);
+  // What pages ask for begins the threads that exports go through later.
+  await call(`/api/batches/${batch}/trial?output=0`);
+  const { photos } = await call<{ photos: { sha256: string }[] }>(`/api/batches/${batch}/photos`);
+  const [, { sha256 }] = photos as [unknown, { sha256: string }];
+  writeFileSync(join(data, 'photos', sha256.slice(0, 2), sha256), 'no photo');
+  const { id } = await call<{ id: number }>(`/api/batches/${batch}/deliveries`, 'POST');
+  await expect.poll(async () => (await progress(id)).state).toBe('done');
+  expect(await progress(id)).toMatchObject({ filesDone: 2, photosFailed: 1 });
+  const { items } = await manifestIn(id);
+  expect(items.filter(({ error }) => error !== null)).toMatchObject([{ photo: 'photo-1.png' }]);
+});
+
 test('a folder that can’t be written to ends the export with a sentence, and it can go on afterwards', async () => {
   const data = ownFolder();
   await start(data);
