@@ -2,6 +2,7 @@
 import { Command, CommanderError } from 'commander';
 import { z } from 'zod';
 import { WobrelError } from './core/errors';
+import { inWords } from './core/issue-words';
 import {
   addPerson,
   emailSchema,
@@ -43,7 +44,7 @@ program
     const role = options.role ?? (isFirst ? 'owner' : 'artist');
     const person = z
       .strictObject({ name: personNameSchema, email: emailSchema, role: z.enum(ROLES) })
-      .parse({ name, email, role });
+      .parse({ name, email, role }, { error: inWords });
     const { link } = await addPerson(there, person);
     console.log(link === null ? `${person.email} is added, and signs in as before.` : linkTo(link));
   });
@@ -52,7 +53,7 @@ program
   .command('link')
   .description('print a link by which somebody chooses another password')
   .argument('<email>')
-  .action(async (email: string) => console.log(linkTo(await linkFor(emailSchema.parse(email)))));
+  .action(async (email: string) => console.log(linkTo(await linkFor(emailSchema.parse(email, { error: inWords })))));
 
 program
   .command('list')
@@ -74,7 +75,7 @@ program
   });
 
 const said = (error: unknown) =>
-  error instanceof z.ZodError ? error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join('\n') : (error as Error).message; // prettier-ignore
+  error instanceof z.ZodError ? error.issues.map(({ path, message }) => [...path.map(String), message].join(': ')).join('\n') : (error as Error).message; // prettier-ignore
 
 try {
   await migratePeople();

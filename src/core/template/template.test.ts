@@ -74,18 +74,25 @@ test('reading what was read changes nothing', () => {
   expect(parseTemplate(JSON.parse(JSON.stringify(once)))).toEqual(once);
 });
 
+const BOX = { cx: 540, cy: 540, width: 900, height: 900 };
 const STOPS = [[0, '#fff'], [1, '#000']]; // prettier-ignore
 test.each([
-  [{ backdrop: { kind: 'along', stops: STOPS } }, 'backdrop.kind', /expected 'linear'/i],
-  [{ tints: [{ paint: { kind: 'along', stops: STOPS } }] }, 'tints[0].paint.kind', /expected/i],
+  [{ backdrop: { kind: 'along', stops: STOPS } }, 'backdrop.kind', /must be linear, /],
+  [{ tints: [{ paint: { kind: 'along', stops: STOPS } }] }, 'tints[0].paint.kind', /must be linear, /],
   [{ borders: [{}, { paint: { kind: 'linear', stops: [[0, 'red'], [1, '#000']] } }] }, 'borders[1].paint.stops[0][1]', /CSS hex/], // prettier-ignore
-  [{ mat: { paint: { kind: 'picked', from: 'sky' } } }, 'mat.paint.from', /"subject"/],
-  [{ reflection: { length: 0 } }, 'reflection.length', />0/],
+  [{ mat: { paint: { kind: 'picked', from: 'sky' } } }, 'mat.paint.from', /must be subject, ground or photo/],
+  [{ reflection: { length: 0 } }, 'reflection.length', /must be more than 0/],
   [{ captions: [{ at: [1] }] }, 'captions[0].at', /./],
   [{ borders: [{ pins: [{ from: [0, 0], to: [0, 'up'] }] }] }, 'borders[0].pins[0].to[1]', /number/],
   [{ slots: ['a', 'b'].map((name) => ({ name, shape: { kind: 'circle' }, borders: Array.from({ length: 13 }, () => ({ pins: [{ from: [0, 0], to: [0, 0] }] })) })) }, 'borders', /26 outlines are bent by pins.*the most is 24/], // prettier-ignore
-  [{ before: [{ blend: 'burn' }] }, 'before[0].blend', /"multiply"/],
+  [{ before: [{ blend: 'burn' }] }, 'before[0].blend', /must be .*multiply, .*or luminosity/],
   [{ behind: [{ tint: { paint: 'red' } }] }, 'behind[0].tint.paint', /CSS hex/],
+  [
+    { behind: [{}, { shape: { kind: 'path', d: '{name}', box: BOX } }] },
+    'behind[1].shape.d',
+    /^behind\[1\].shape.d: the path can’t be read/,
+  ],
+  [{ before: [{ on: false, shape: { kind: 'path', d: 'M0 0 L1 1', box: BOX } }] }, 'before[0].shape.d', /no area/],
   [{ behind: [{ set: '' }] }, 'behind[0].set', /./],
   [{ sets: [{ name: 'a' }, { name: 'b' }, { name: 'a' }] }, 'sets[2].name', /sets\[0\] is called a, too/],
   [{ outputs: [{ format: 'ora' }], before: [{ blend: 'exclusion' }] }, 'before[0].blend', /no exclusion/],

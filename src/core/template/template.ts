@@ -1,6 +1,7 @@
 /** A template ready to be used: read, checked and with every default filled in. */
 import type { z } from 'zod';
 import { WobrelError } from '../errors';
+import { inWords, nearest, pathOf } from '../issue-words';
 import {
   bent,
   boxPlaces,
@@ -19,6 +20,7 @@ import {
 import type { Pins } from '../layers';
 import { widthFor } from './output-size';
 import { refuseHuge } from './limits';
+import { refuseMasks } from './mask-refusals';
 import { pictureOf } from './picture';
 import { refuseSets } from './set-refusals';
 import { refuseSlots } from './slot-refusals';
@@ -36,23 +38,6 @@ export type Template = Omit<TemplateDocument, '$schema' | 'shape' | 'slots' | 'o
   readonly outputs: readonly Output[];
 };
 
-/** Field path in the notation of the document: `borders[0].width`. */
-function pathOf(path: readonly PropertyKey[]): string {
-  return path.reduce<string>(
-    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
-    '',
-  );
-}
-
-/** Of what could be one of several things, what is wrong with the one that it is most like: the deepest fault. */
-function nearest(issue: z.core.$ZodIssue): z.core.$ZodIssue {
-  if (issue.code !== 'invalid_union') return issue;
-  const deepest = issue.errors
-    .flatMap(([first]) => (first ? [nearest(first)] : []))
-    .reduce<z.core.$ZodIssue | null>((a, b) => (a && a.path.length >= b.path.length ? a : b), null);
-  return deepest && deepest.path.length > 0 ? { ...deepest, path: [...issue.path, ...deepest.path] } : issue;
-}
-
 function refusal(found: z.core.$ZodIssue): WobrelError {
   const issue = nearest(found);
   if (issue.code === 'unrecognized_keys') {
@@ -68,7 +53,7 @@ function read(
   document: unknown,
   complete: (shape: ShapeDocument, frame: TemplateDocument['frame'], path: string) => Shape,
 ): Template {
-  const parsed = documentSchema.safeParse(document);
+  const parsed = documentSchema.safeParse(document, { error: inWords });
   if (!parsed.success) throw refusal(parsed.error.issues[0]!);
   const { $schema: _, shape, slots, outputs: written, ...rest } = parsed.data;
   const { frame } = rest;
@@ -100,6 +85,7 @@ export function parseTemplate(document: unknown): Template {
   const template = read(document, (shape, frame, path) => completeShape(shape, frame, path));
   refuseSlots(template);
   refuseSets(template);
+  refuseMasks(template);
   refuseHuge(template);
   return template;
 }

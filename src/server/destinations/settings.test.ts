@@ -21,12 +21,15 @@ test('without the file there are none; with it they are listed without their key
 
 test.each([
   ['{', /not JSON/],
-  ['{"destinations":[{"name":"A","kind":"pigeon"}]}', /destinations\.0/],
+  ['{"destinations":[{"name":"A","kind":"pigeon"}]}', /destinations\[0\]\.kind: must be folder, .* or /],
   [
     '{"destinations":[{"name":"A","kind":"folder","path":"here"}]}',
-    /destinations\.0\.path: expected a path from the root on/,
+    /destinations\[0\]\.path: expected a path from the root on/,
   ],
-  ['{"destinations":[{"name":"A","kind":"webdav","url":"file:///etc"}]}', /destinations\.0\.url: expected an address/],
+  [
+    '{"destinations":[{"name":"A","kind":"webdav","url":"file:///etc"}]}',
+    /destinations\[0\]\.url: expected an address/,
+  ],
   [
     '{"destinations":[{"name":"A","kind":"channel","url":"http://a.example","token":{"env":"WOBREL_NOT_THERE"}}]}',
     /token: the server’s environment has no WOBREL_NOT_THERE/,

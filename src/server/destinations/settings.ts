@@ -5,6 +5,7 @@
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { faultOf, inWords } from '../../core/issue-words';
 import type { Here } from '../workspace';
 import type { DestinationKind, Way } from './destination';
 import { channel } from './kinds/channel';
@@ -39,11 +40,10 @@ async function allSettings(here: Pick<Here, 'files'>): Promise<readonly Settings
     throw new WobrelError('destinations-invalid', 'destinations.json can’t be read.');
   });
   if (text === null) return [];
-  const read = fileSchema.safeParse(parsed(text));
+  const read = fileSchema.safeParse(parsed(text), { error: inWords });
   if (read.success) return read.data.destinations;
-  const [issue] = read.error.issues;
-  const at = issue!.path.join('.');
-  throw new WobrelError('destinations-invalid', `destinations.json${at && `, ${at}`}: ${issue!.message}`, at || null);
+  const { at, message } = faultOf(read.error);
+  throw new WobrelError('destinations-invalid', `destinations.json${at && `, ${at}`}: ${message}`, at || null);
 }
 
 function parsed(text: string): unknown {

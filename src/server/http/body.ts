@@ -1,6 +1,7 @@
 /** A request's JSON, refused before it is parsed where it is too large or too deep. */
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { inWords } from '../../core/issue-words';
 
 /** Most bytes of a JSON body. */
 export const MAX_JSON_BYTES = 1024 * 1024;
@@ -56,7 +57,7 @@ export const windowQuery = z.strictObject({ window: z.string().regex(/^[\w-]{1,6
 
 /** The request's query, checked; what is there twice counts by its last value. @throws ZodError */
 export const queryOf = <S extends z.ZodType>(request: Request, schema: S): z.output<S> =>
-  schema.parse(Object.fromEntries(new URL(request.url).searchParams));
+  schema.parse(Object.fromEntries(new URL(request.url).searchParams), { error: inWords });
 
 /**
  * The request's JSON body, checked; none is an empty object.
@@ -72,5 +73,5 @@ export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): 
   } catch {
     throw new WobrelError('invalid', 'The request is not JSON.');
   }
-  return schema.parse(body);
+  return schema.parse(body, { error: inWords });
 }

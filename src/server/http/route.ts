@@ -1,6 +1,7 @@
 /** The one form of a route: guard, work, answer; errors become one form of JSON. */
 import { ZodError } from 'zod';
 import { WobrelError } from '../../core/errors';
+import { faultOf } from '../../core/issue-words';
 import type { ProxySize } from '../config';
 import { whoAsks } from '../people';
 import type { Here } from '../workspace';
@@ -31,10 +32,9 @@ function answerFor(error: unknown): Response {
     return Response.json({ error: { code, message, at: shown } }, { status: STATUS[code] ?? 400 });
   }
   if (error instanceof ZodError) {
-    const { path, message } = error.issues[0]!;
-    const at = path.join('.') || null;
+    const { at, message } = faultOf(error);
     return Response.json(
-      { error: { code: 'invalid', message: at ? `${at}: ${message}` : message, at } },
+      { error: { code: 'invalid', message: `${at || 'request'}: ${message}`, at: at || null } },
       { status: 400 },
     );
   }
