@@ -79,7 +79,12 @@ describe('what stands out', () => {
     const disc = (rim: number) => salience(SIDE, (x, y) => Math.hypot(x - SIDE / 2, y - SIDE / 2) - SIDE / 3, rim);
     clearIn(disc(4), within)!.forEach((v, k) => expect(v).toBeCloseTo(BOX[k]!, 2));
     expect(clearIn(disc(10), within)).toBeNull();
-    expect(clearIn(salience(SIDE, () => 1, 1), within)).toBeNull();
+    expect(
+      clearIn(
+        salience(SIDE, () => 1, 1),
+        within,
+      ),
+    ).toBeNull();
   });
 
   test('a part that is close by belongs to it; one further away and as large is counted', () => {
