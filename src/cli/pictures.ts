@@ -19,7 +19,8 @@ export type Unpacked = {
 
 /** @throws WobrelError `template-invalid` with the field at fault */
 export function unpacked(file: unknown): Unpacked {
-  if (typeof file !== 'object' || file === null) return { document: file, packed: {}, open: null };
+  if (typeof file !== 'object' || file === null || Array.isArray(file))
+    return { document: file, packed: {}, open: null };
   const { pictures = {}, open, ...document } = file as Readonly<Record<string, unknown>>;
   const packed = packedSchema.safeParse(pictures);
   if (!packed.success)

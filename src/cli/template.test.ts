@@ -26,7 +26,7 @@ test('check says what each file holds, or where it is wrong, and goes on', () =>
   const broken = file('broken.json', '{');
   const { status, lines } = run('check', tile, wrong, broken);
   expect(status).toBe(2);
-  expect(lines[0]).toBe(`${tile}: good: Tile, 1 outputs`);
+  expect(lines[0]).toBe(`${tile}: good: Tile, 1 output`);
   expect(lines[1]).toContain(`${wrong}: edge.feather: `);
   expect(lines[2]).toContain(`${broken}: not JSON`);
   expect(run('check', tile).status).toBe(0);
@@ -56,7 +56,7 @@ test('upgrade writes all or none, every default filled in, the pictures kept', (
 test('what the template locks that others are made from is refused, and what it opens is not', () => {
   const opens = file('opens.json', { wobrel: 1, name: 'Tile', borders: [border], open: ['captions', 'borders.paint'] });
   const red = file('red.json', { wobrel: 1, name: 'Red', borders: [{ ...border, paint: '#ff0000' }] });
-  expect(run('check', '--from', opens, red)).toMatchObject({ status: 0, lines: [`${red}: good: Red, 1 outputs`] });
+  expect(run('check', '--from', opens, red)).toMatchObject({ status: 0, lines: [`${red}: good: Red, 1 output`] });
   expect(run('check', '--from', opens, red, wide)).toMatchObject({
     status: 2,
     lines: [expect.stringContaining('good'), `${wide}: borders can’t be changed in what is made from Tile, which opens captions, borders: paint`], // prettier-ignore

@@ -6,6 +6,8 @@ import { brokenLock, FIELD_GROUPS, openWords, parseTemplate, templateText, type 
 import { writeWhole } from '../server/store';
 import { unpacked, type Unpacked } from './pictures';
 
+const counted = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`;
+
 export type TemplateFile = { readonly template: Template } & Pick<Unpacked, 'packed' | 'open'>;
 
 /**
@@ -55,7 +57,7 @@ export async function checkFiles(
       const { template } = await readTemplateFile(path);
       const { name, outputs, slots } = template;
       if (origin) refuseLocked(path, template, origin);
-      const words = [`${outputs.length} outputs`, ...(slots.length > 0 ? [`${slots.length} slots`] : [])];
+      const words = [counted(outputs.length, 'output'), ...(slots.length > 0 ? [counted(slots.length, 'slot')] : [])];
       lines.push(`${path}: good: ${name}, ${words.join(', ')}`);
     } catch (error) {
       if (!(error instanceof WobrelError)) throw error;

@@ -19,6 +19,11 @@ const document = z.strictObject({
   colour: z.string().regex(/^#/, { error: 'expected a colour' }).optional(),
   shape: z.discriminatedUnion('kind', [z.object({ kind: z.literal('circle') }), z.object({ kind: z.literal('star'), tips: z.int() })]).optional(), // prettier-ignore
   paint: z.union([z.string(), z.strictObject({ of: z.strictObject({ size: z.number() }) })]).optional(),
+  size: z.union([z.number(), z.null(), z.literal('alike')]).optional(),
+  text: z.union([z.string(), z.strictObject({ wanted: z.number() })]).optional(),
+  room: z
+    .union([z.strictObject({ top: z.number().optional() }), z.strictObject({ left: z.number().optional() })])
+    .optional(),
   values: z.record(z.string().max(3), z.number()).optional(),
 });
 
@@ -52,7 +57,10 @@ test.each<[value: unknown, words: string]>([
   [{ colour: 'red' }, 'colour: expected a colour'],
   [{ shape: { kind: 'moon' } }, 'shape.kind: must be circle or star'],
   [{ shape: { kind: 'star' } }, 'shape.tips: is missing'],
-  [{ paint: 3 }, 'paint: is none of what it may be'],
+  [{ paint: 3 }, 'paint: must be text or an object'],
+  [{ size: 'big' }, 'size: must be a number, null or alike'],
+  [{ text: { wanted: 1, more: 2 } }, 'text: does not have “more”'],
+  [{ room: { depth: 1 } }, 'room: is none of what it may be'],
   [{ paint: { of: { size: 'large' } } }, 'paint.of.size: must be a number, not text'],
   [{ values: { price: 1 } }, 'values.price: has a name that nothing here may have'],
   [{ height: 1, depth: 2 }, ': does not have “height”, “depth”'],

@@ -35,12 +35,13 @@ function upTo(bound: string, count: number | bigint, origin: string): string {
 
 const said = (value: unknown) => (typeof value === 'string' && value !== '' ? value : JSON.stringify(value));
 
+const either = (words: readonly string[]): string =>
+  words.length > 1 ? `${words.slice(0, -1).join(', ')} or ${words.at(-1)}` : words.join();
+
 /** One of a few values; the first ones of many. */
 function oneOf(values: readonly unknown[]): string {
   const words = values.slice(0, 24).map(said);
-  if (values.length > words.length) return `must be one of ${words.join(', ')} and others`;
-  const [last] = words.splice(-1);
-  return words.length === 0 ? `must be ${last}` : `must be ${words.join(', ')} or ${last}`;
+  return values.length > words.length ? `must be one of ${words.join(', ')} and others` : `must be ${either(words)}`;
 }
 
 const FORMS: Readonly<Record<string, string>> = {
@@ -56,6 +57,16 @@ const ofType: Words<'invalid_type'> = ({ expected, input }) => {
   return isOne ? wanted : `${wanted}, not ${named(kindOf(input))}`;
 };
 
+const MUST = /^must be (.+?)(, not .*)?$/;
+
+/** What a value may be by each of several schemas; where they say more of it than its kind, that is too much for one sentence. */
+function anyOf(all: readonly (z.core.$ZodIssue | undefined)[]): string {
+  const kinds = all.map((issue) => (issue?.path.length === 0 ? MUST.exec(issue.message)?.[1] : undefined));
+  return kinds.every((kind) => kind !== undefined)
+    ? `must be ${either([...new Set(kinds)])}`
+    : 'is none of what it may be';
+}
+
 const WORDS: { readonly [Code in Issue['code']]?: Words<Code> } = {
   invalid_type: ofType,
   too_small: ({ minimum, inclusive, origin }) => {
@@ -70,7 +81,7 @@ const WORDS: { readonly [Code in Issue['code']]?: Words<Code> } = {
   invalid_key: () => 'has a name that nothing here may have',
   invalid_union: (issue) => {
     const { options } = issue as { readonly options?: readonly unknown[] };
-    return options?.length ? oneOf(options) : 'is none of what it may be';
+    return options?.length ? oneOf(options) : anyOf(issue.errors.map(([first]) => first));
   },
 };
 
