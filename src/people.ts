@@ -2,7 +2,7 @@
 import { Command, CommanderError } from 'commander';
 import { z } from 'zod';
 import { WobrelError } from './core/errors';
-import { inWords } from './core/issue-words';
+import { faultOf, inWords } from './core/issue-words';
 import {
   addPerson,
   emailSchema,
@@ -74,8 +74,11 @@ program
     console.log('Nobody signs in any more.');
   });
 
-const said = (error: unknown) =>
-  error instanceof z.ZodError ? error.issues.map(({ path, message }) => [...path.map(String), message].join(': ')).join('\n') : (error as Error).message; // prettier-ignore
+function said(error: unknown): string {
+  if (!(error instanceof z.ZodError)) return (error as Error).message;
+  const { at, message } = faultOf(error);
+  return at ? `${at}: ${message}` : message;
+}
 
 try {
   await migratePeople();

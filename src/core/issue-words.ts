@@ -23,8 +23,6 @@ const kindOf = (value: unknown): string => (value === null ? 'null' : Array.isAr
 const UNITS: Readonly<Record<string, readonly [one: string, several: string]>> = {
   string: ['character', 'characters'],
   array: ['entry', 'entries'],
-  set: ['entry', 'entries'],
-  map: ['entry', 'entries'],
 };
 
 /** How far a value may go: a number itself, of all else how much of it there is. */
@@ -77,7 +75,7 @@ const WORDS: { readonly [Code in Issue['code']]?: Words<Code> } = {
   not_multiple_of: ({ divisor }) => `must be a multiple of ${divisor}`,
   invalid_value: ({ values }) => oneOf(values),
   invalid_format: ({ format }) => FORMS[format] ?? 'is not written as it must be',
-  unrecognized_keys: ({ keys }) => `does not have ${keys.map((key) => `“${key}”`).join(', ')}`,
+  unrecognized_keys: () => 'is not a field here',
   invalid_key: () => 'has a name that nothing here may have',
   invalid_union: (issue) => {
     const { options } = issue as { readonly options?: readonly unknown[] };
@@ -96,7 +94,7 @@ export function inWords(issue: Issue): string | undefined {
 }
 
 /** Field path in the notation of documents: `borders[0].width`. */
-export function pathOf(path: readonly PropertyKey[]): string {
+function pathOf(path: readonly PropertyKey[]): string {
   return path.reduce<string>(
     (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
     '',
@@ -104,7 +102,7 @@ export function pathOf(path: readonly PropertyKey[]): string {
 }
 
 /** Of what could be one of several things, what is wrong with the one that it is most like: the deepest fault. */
-export function nearest(issue: z.core.$ZodIssue): z.core.$ZodIssue {
+function nearest(issue: z.core.$ZodIssue): z.core.$ZodIssue {
   if (issue.code !== 'invalid_union') return issue;
   const deepest = issue.errors
     .flatMap(([first]) => (first ? [nearest(first)] : []))
@@ -112,8 +110,13 @@ export function nearest(issue: z.core.$ZodIssue): z.core.$ZodIssue {
   return deepest && deepest.path.length > 0 ? { ...deepest, path: [...issue.path, ...deepest.path] } : issue;
 }
 
-/** The first thing that is wrong, and the path of its field; an empty one where it is all of it. */
-export function faultOf({ issues }: z.core.$ZodError): { readonly at: string; readonly message: string } {
-  const { path, message } = nearest(issues[0]!);
-  return { at: pathOf(path), message };
+/** What is wrong, and the path of its field; an empty one where it is all of it. */
+type Fault = { readonly at: string; readonly message: string; readonly isUnknownField: boolean };
+
+/** The first thing that is wrong. */
+export function faultOf({ issues }: z.core.$ZodError): Fault {
+  const issue = nearest(issues[0]!);
+  const isUnknownField = issue.code === 'unrecognized_keys';
+  const path = isUnknownField ? [...issue.path, issue.keys[0]!] : issue.path;
+  return { at: pathOf(path), message: issue.message, isUnknownField };
 }

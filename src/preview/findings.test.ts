@@ -14,19 +14,30 @@ const nothing: FindingsChange = {
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
 
-/** A worker that answers when told to. */
+type Made = {
+  readonly postMessage: (message: FindingsMessage) => void;
+  readonly terminate: jest.Mock;
+  onmessage: ((event: { data: FindingsAnswer }) => void) | null;
+  onerror: (() => void) | null;
+};
+
+/** Workers that answer when told to. */
 function desk() {
   const asked: FindingsMessage[] = [];
-  const worker = { postMessage: (m: FindingsMessage) => asked.push(m), terminate: jest.fn(), onmessage: null as unknown, onerror: null as unknown }; // prettier-ignore
+  const workers: Made[] = [];
+  const start = () => {
+    workers.push({ postMessage: (m) => void asked.push(m), terminate: jest.fn(), onmessage: null, onerror: null });
+    return workers.at(-1) as unknown as Worker;
+  };
   const [told, errors]: string[][] = [[], []];
   const source = createFindings(
     (_, about) => told!.push(about.template.name),
     (message) => errors!.push(message),
-    () => worker as unknown as Worker,
+    start,
   );
-  const answer = (more: object = { change: nothing }) =>
-    (worker.onmessage as (e: { data: FindingsAnswer }) => void)({ data: { ticket: asked.length, ...more } as FindingsAnswer }); // prettier-ignore
-  return { source, asked, told: told!, errors: errors!, answer, worker };
+  const answer = (more: object = { change: nothing }, by = workers.at(-1)!) =>
+    by.onmessage!({ data: { ticket: asked.length, ...more } as FindingsAnswer });
+  return { source, asked, told: told!, errors: errors!, answer, workers };
 }
 
 test('only what has changed is sent, in one question at a time, the newest next', () => {
@@ -48,33 +59,54 @@ test('only what has changed is sent, in one question at a time, the newest next'
   expect(asked[2]).toMatchObject({ template: { name: 'a' }, changed: [], order: null });
 });
 
-test('an error is told, and the next question is asked all the same', () => {
-  const { source, asked, errors, answer, worker } = desk();
-  source.ask(template('a'), [photo(1)]);
-  source.ask(template('b'), [photo(1)]);
+test('an error is told, and the next question is asked all the same, of all photos', () => {
+  const { source, asked, errors, answer, workers } = desk();
+  const photos = [photo(1), photo(2)];
+  source.ask(template('a'), photos);
+  source.ask(template('b'), photos);
   answer({ error: 'the shape is too intricate' });
   expect([errors, asked.length]).toEqual([['the shape is too intricate'], 2]);
+  expect(asked[1]).toMatchObject({ template: { name: 'b' }, order: [1, 2] });
+  expect(asked[1]!.changed).toHaveLength(2);
   source.close();
-  expect(worker.terminate).toHaveBeenCalled();
+  expect(workers.map(({ terminate }) => terminate.mock.calls.length)).toEqual([1, 1]);
   expect(jest.getTimerCount()).toBe(0);
 });
 
+test('a worker that can’t be started, or dies, is told once, and tried again with the next change', () => {
+  const { source, asked, told, errors, answer, workers } = desk();
+  const photos = [photo(1)];
+  source.ask(template('a'), photos);
+  workers[0]!.onerror!();
+  expect([errors.length, workers.length]).toEqual([1, 1]);
+  source.ask(template('b'), photos);
+  expect([workers.length, asked[1]!.changed.length]).toEqual([2, 1]);
+  answer();
+  expect(told).toEqual(['b']);
+  source.close();
+  workers[1]!.onerror!();
+  expect(errors).toHaveLength(1);
+});
+
 test('a worker that does not answer for a minute is ended, and another is told everything anew', () => {
-  const { source, asked, told, errors, answer, worker } = desk();
+  const { source, asked, told, errors, answer, workers } = desk();
   const [slow, quick] = [template('slow'), template('quick')];
   const photos = [photo(1), photo(2)];
   source.ask(slow, photos);
   jest.advanceTimersByTime(59_000);
-  expect(worker.terminate).not.toHaveBeenCalled();
+  expect(workers[0]!.terminate).not.toHaveBeenCalled();
   source.ask(quick, photos);
   jest.advanceTimersByTime(10_000);
-  expect(worker.terminate).toHaveBeenCalledTimes(1);
+  expect(workers[0]!.terminate).toHaveBeenCalledTimes(1);
   expect(errors).toEqual([expect.stringContaining('too long')]);
   expect(asked[1]).toMatchObject({ template: { name: 'quick' }, order: [1, 2] });
   expect(asked[1]!.changed).toHaveLength(2);
+  // What the first one had sent by then is about what was asked of it.
+  answer({ change: nothing }, workers[0]);
+  expect(told).toEqual([]);
   answer();
   expect(told).toEqual(['quick']);
   // Nothing is under way, so nothing can take too long.
   jest.advanceTimersByTime(600_000);
-  expect(worker.terminate).toHaveBeenCalledTimes(1);
+  expect(workers[1]!.terminate).not.toHaveBeenCalled();
 });

@@ -1,4 +1,7 @@
-/** A worker that keeps a batch's findings; one question is under way at a time, the newest waits. */
+/**
+ * A worker that keeps a batch's findings; one question is under way at a time, the newest waits.
+ * After an error nothing is known of any photo: what is asked next is asked of another worker, of all of them.
+ */
 import type { FindingsChange, WatchedPhoto } from '../core/checks';
 import type { Template } from '../core/template';
 import type { FindingsAnswer, FindingsMessage } from './findings-protocol';
@@ -14,13 +17,14 @@ const PATIENCE = 60_000;
 /** Time to be heard after that, as both were asleep, say. */
 const GRACE = 2000;
 
-const STOPPED = 'Checking stopped unexpectedly; reload the page.';
-const TOO_LONG = 'This takes too long to check: undo it.';
+const STOPPED = 'That stopped unexpectedly: reload the page.';
+const TOO_LONG = 'That takes too long: undo the last change.';
 
 type Question = { readonly template: Template; readonly photos: readonly WatchedPhoto[] };
 
 /**
  * @param onChange called with every change of the findings, and what they are about
+ * @param onError what was told before does not hold any more
  * @param start makes the worker
  */
 export function createFindings(
@@ -28,7 +32,7 @@ export function createFindings(
   onError: (message: string) => void,
   start: () => Worker = () => new Worker(new URL('./findings-worker.ts', import.meta.url), { type: 'module' }),
 ): FindingsSource {
-  let worker = started();
+  let worker: Worker | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const known = new Map<number, WatchedPhoto>();
   let told: Question | null = null;
@@ -46,8 +50,9 @@ export function createFindings(
       order: question.photos === told?.photos ? null : question.photos.map(({ id }) => id),
     };
     told = underway = question;
+    worker ??= started();
     worker.postMessage(message);
-    timer = setTimeout(() => (timer = setTimeout(giveUp, GRACE)), PATIENCE);
+    timer = setTimeout(() => (timer = setTimeout(() => giveUp(TOO_LONG), GRACE)), PATIENCE);
   }
 
   /** What waits for the answer comes next. */
@@ -62,24 +67,27 @@ export function createFindings(
   function started(): Worker {
     const made = start();
     made.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => {
-      if ('error' in data) onError(data.error);
-      else onChange(data.change, underway!);
+      // What one that was ended had still sent is no answer to what came after.
+      if (made !== worker) return;
+      if ('error' in data) return giveUp(data.error);
+      onChange(data.change, underway!);
       goOn();
     };
-    made.onerror = () => {
-      clearTimeout(timer);
-      onError(STOPPED);
-    };
+    made.onerror = () => made === worker && giveUp(STOPPED);
     return made;
   }
 
-  /** Another worker, which knows nothing yet. */
-  function giveUp(): void {
-    worker.terminate();
-    worker = started();
+  function end(): void {
+    clearTimeout(timer);
+    worker?.terminate();
+    worker = null;
+  }
+
+  function giveUp(error: string): void {
+    end();
     known.clear();
     told = null;
-    onError(TOO_LONG);
+    onError(error);
     goOn();
   }
 
@@ -90,9 +98,6 @@ export function createFindings(
       if (underway) next = question;
       else send(question);
     },
-    close: () => {
-      clearTimeout(timer);
-      worker.terminate();
-    },
+    close: end,
   };
 }

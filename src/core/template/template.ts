@@ -1,7 +1,7 @@
 /** A template ready to be used: read, checked and with every default filled in. */
 import type { z } from 'zod';
 import { WobrelError } from '../errors';
-import { inWords, nearest, pathOf } from '../issue-words';
+import { faultOf, inWords } from '../issue-words';
 import {
   bent,
   boxPlaces,
@@ -38,14 +38,11 @@ export type Template = Omit<TemplateDocument, '$schema' | 'shape' | 'slots' | 'o
   readonly outputs: readonly Output[];
 };
 
-function refusal(found: z.core.$ZodIssue): WobrelError {
-  const issue = nearest(found);
-  if (issue.code === 'unrecognized_keys') {
-    const path = pathOf([...issue.path, issue.keys[0]!]);
-    return new WobrelError('template-unknown-key', `unknown field: ${path}`, path);
-  }
-  const path = pathOf(issue.path);
-  return new WobrelError('template-invalid', `${path || 'template'}: ${issue.message}`, path || null);
+function refusal(error: z.ZodError): WobrelError {
+  const { at, message, isUnknownField } = faultOf(error);
+  return isUnknownField
+    ? new WobrelError('template-unknown-key', `unknown field: ${at}`, at)
+    : new WobrelError('template-invalid', `${at || 'template'}: ${message}`, at || null);
 }
 
 /** Reads the document by its schema, its shape put through `complete`. */
@@ -54,7 +51,7 @@ function read(
   complete: (shape: ShapeDocument, frame: TemplateDocument['frame'], path: string) => Shape,
 ): Template {
   const parsed = documentSchema.safeParse(document, { error: inWords });
-  if (!parsed.success) throw refusal(parsed.error.issues[0]!);
+  if (!parsed.success) throw refusal(parsed.error);
   const { $schema: _, shape, slots, outputs: written, ...rest } = parsed.data;
   const { frame } = rest;
   const picture = pictureOf(rest);

@@ -77,6 +77,13 @@ test('nothing is said of what has not been checked yet', () => {
   expect([areChecked(found(), 4), areChecked(found(), 5), areChecked(NO_FINDINGS, 0)]).toEqual([true, false, true]);
 });
 
+test('where checking failed nothing is counted, and it is told why', () => {
+  const failed = { ...NO_FINDINGS, fault: 'That takes too long: undo the last change.' };
+  render(<ChecksPanel {...GIVEN} findings={failed} isChecked={areChecked(failed, 0)} />);
+  expect(screen.getByRole('alert').textContent).toMatch(/not checked.*takes too long/);
+  expect(screen.queryByText(/to look at|Checking/)).toBeNull();
+});
+
 test('checks that no photo fails come last, folded away, and in the open where there is nothing else', () => {
   const { rerender } = render(<ChecksPanel {...GIVEN} findings={found()} />);
   const passed = screen.getByText(/with nothing to look at$/).closest('details')!;

@@ -7,6 +7,7 @@ import { plural } from '../shared/words';
 import { LocksContext } from '../template/locks';
 import type { PhotoFindings } from './photo-findings';
 import { FindingMark } from '../shared/finding-mark';
+import { NotChecked } from './not-checked';
 
 type ChecksPanelProps = {
   readonly template: Template;
@@ -35,7 +36,7 @@ const listed = (parts: readonly string[]) => (parts.length === 0 ? 'Nothing' : p
 /** What there is to look at: the checks that photos fail, with their number and what would mend them, before those that none fails. */
 export function ChecksPanel({
   template,
-  findings: { byPhoto, ofOutputs },
+  findings: { byPhoto, ofOutputs, fault },
   isChecked,
   only,
   onOnly,
@@ -60,7 +61,10 @@ export function ChecksPanel({
   return (
     <>
       <div className="side-block">
-        <strong>{toLookAt.length === 0 && !isChecked ? 'Checking…' : `${listed(toLookAt)} to look at`}</strong>
+        <NotChecked fault={fault} />
+        {!fault && (
+          <strong>{toLookAt.length === 0 && !isChecked ? 'Checking…' : `${listed(toLookAt)} to look at`}</strong>
+        )}
         <p className="muted small-text mb-1">
           Choose a check to see only the photos that fail it. <WhatIs word="finding" />
         </p>

@@ -11,6 +11,8 @@ export type PhotoFindings = {
   readonly ofOutputs: readonly Finding[];
   /** Where each photo lies. */
   readonly placed: ReadonlyMap<number, Placed>;
+  /** Why nothing is known of the photos as they are now. */
+  readonly fault: string | null;
   readonly mend: (photo: PhotoRow, check: string) => ReturnType<Checker['mend']>;
 };
 
@@ -18,6 +20,7 @@ export const NO_FINDINGS: PhotoFindings = {
   byPhoto: new Map(),
   ofOutputs: [],
   placed: new Map(),
+  fault: null,
   mend: () => null,
 };
 
@@ -45,12 +48,14 @@ export function withChange(
     byPhoto,
     placed,
     ofOutputs,
+    fault: null,
     mend: (photo, check) => (mender ??= checker(template, means)).mend(photo, check),
   };
 }
 
 /** Whether all of a batch's photos have been checked; `total` counts those that have not come from the server yet, too. */
-export const areChecked = ({ placed }: PhotoFindings, total: number): boolean => placed.size >= total;
+export const areChecked = ({ placed, fault }: PhotoFindings, total: number): boolean =>
+  fault === null && placed.size >= total;
 
 /** The findings of photos that somebody is still to look at: without those called good or left out. */
 export function withoutReviewed(

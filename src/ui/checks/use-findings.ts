@@ -14,7 +14,7 @@ export function useFindings(template: Template, photos: readonly PhotoRow[]): Ph
   useEffect(() => {
     const made = createFindings(
       (change, about) => setFindings((before) => withChange(before, change, about.template, about.photos)),
-      (message) => console.error(message),
+      (fault) => setFindings({ ...NO_FINDINGS, fault }),
     );
     source.current = made;
     return () => {

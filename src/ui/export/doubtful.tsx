@@ -3,6 +3,7 @@ import { Button } from 'react-bootstrap';
 import { CHECKS, isToLookAt } from '@/core/checks';
 import type { Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
+import { NotChecked } from '../checks/not-checked';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { CutoutCanvas } from '../shared/cutout-canvas';
 import { amount, plural } from '../shared/words';
@@ -39,6 +40,7 @@ type DoubtfulProps = {
 /** Before an export: what somebody should have looked at, and what can be done with it. */
 export function Doubtful({ template, photos, findings, onLook, onLeaveOut }: DoubtfulProps) {
   const doubtful = photos.filter(({ id, review }) => isToLookAt(review, findings.byPhoto.has(id)));
+  if (findings.fault) return <NotChecked fault={findings.fault} />;
   if (doubtful.length === 0) return null;
   const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
   return (

@@ -1,8 +1,8 @@
 'use client';
 import { useId } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
+import { CopyButton } from '../shared/copy-button';
 import { Dialog } from '../shared/dialog';
-import { say } from '../shared/say';
 
 type LinkDialogProps = {
   readonly title: string;
@@ -16,9 +16,8 @@ type LinkDialogProps = {
 /** Something that is shown this once, to be copied. */
 export function LinkDialog({ title, words, label, text, onHide }: LinkDialogProps) {
   const id = useId();
-  const copy = () => void navigator.clipboard.writeText(text).then(() => say('Copied'));
   return (
-    <Dialog title={title} onHide={onHide} action={<Button onClick={copy}>Copy</Button>}>
+    <Dialog title={title} onHide={onHide} action={<CopyButton label="Copy" text={() => text} />}>
       <p>{words}</p>
       <Form.Group controlId={id}>
         <Form.Label>{label}</Form.Label>

@@ -50,6 +50,7 @@ const findings = (): PhotoFindings => {
   return {
     byPhoto: new Map(photos.filter((p) => p.review !== 'out').map((p) => [p.id, check(p)] as const).filter(([, f]) => f.length > 0)), // prettier-ignore
     ofOutputs: [],
+    fault: null,
     placed: new Map(photos.map((p) => [p.id, place(p)] as const)),
     mend,
   };

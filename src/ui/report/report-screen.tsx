@@ -20,6 +20,7 @@ import {
 import { withSizes } from '@/core/placement';
 import type { Template } from '@/core/template';
 import type { BatchDetail, PhotoRow } from '@/server/services';
+import { NotChecked } from '../checks/not-checked';
 import { areChecked } from '../checks/photo-findings';
 import { useFindings } from '../checks/use-findings';
 import { inSlots } from '../photos/in-slots';
@@ -153,7 +154,9 @@ function Report({ batch, template: given, photos: rows }: ReportProps) {
   const apart = figures.flatMap((f) => f.apart ?? []);
   const unseen = figures.filter((f) => f.placedOff !== null && f.across === null && f.rule !== 'middle').length;
   const failing = figures.filter((f) => f.findings.length > 0);
-  if (!areChecked(findings, photos.length)) return <main className="page muted">Counting…</main>;
+  if (!areChecked(findings, photos.length)) {
+    return <main className="page muted">{findings.fault ? <NotChecked fault={findings.fault} /> : 'Counting…'}</main>;
+  }
   return (
     <main className="page">
       <div className="d-flex flex-wrap align-items-center gap-3 mb-3">

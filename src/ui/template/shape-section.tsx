@@ -7,6 +7,7 @@ import { hasSlots, pixelsPerUnit, templateOutline, type Template } from '@/core/
 import { useActions } from '../keys/use-keys';
 import { ask } from '../shared/ask';
 import { saveFile } from '../shared/save-file';
+import { CopyButton } from '../shared/copy-button';
 import { ChoiceField } from '../shared/choice-field';
 import { Section } from '../shared/section';
 import { BoxControls } from '../shapes/box-controls';
@@ -33,22 +34,14 @@ const takeOut = (template: Template) =>
   saveFile(`${template.name}.svg`, writeSvg(templateOutline(template), template.frame), 'image/svg+xml');
 
 function TakeOut({ template }: { template: Template }) {
-  const [copied, setCopied] = useState(false);
   const { frame } = template;
+  const css = () => clipPath(templateOutline(template), pixelsPerUnit(frame.unit, frame.ppi));
   return (
     <div className="d-flex gap-1 flex-wrap mt-1">
       <Button variant="quiet" onClick={() => takeOut(template)}>
         Save as SVG
       </Button>
-      <Button
-        variant="quiet"
-        onClick={() => {
-          void navigator.clipboard.writeText(clipPath(templateOutline(template), pixelsPerUnit(frame.unit, frame.ppi)));
-          setCopied(true);
-        }}
-      >
-        {copied ? 'Copied' : 'Copy CSS clip-path'}
-      </Button>
+      <CopyButton label="Copy CSS clip-path" variant="quiet" text={css} />
     </div>
   );
 }

@@ -1,0 +1,9 @@
+/** Why nothing can be said of the photos as they are now. */
+export function NotChecked({ fault }: { readonly fault: string | null }) {
+  if (fault === null) return null;
+  return (
+    <p className="text-danger small-text mb-1" role="alert">
+      ✕ The photos are not checked. {fault}
+    </p>
+  );
+}
