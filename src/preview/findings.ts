@@ -17,8 +17,8 @@ const PATIENCE = 60_000;
 /** Time to be heard after that, as both were asleep, say. */
 const GRACE = 2000;
 
-const STOPPED = 'That stopped unexpectedly: reload the page.';
-const TOO_LONG = 'That takes too long: undo the last change.';
+const STOPPED = 'checking stopped unexpectedly; reload the page.';
+const TOO_LONG = 'that takes too long; undo the last change.';
 
 type Question = { readonly template: Template; readonly photos: readonly WatchedPhoto[] };
 

@@ -78,7 +78,7 @@ test('nothing is said of what has not been checked yet', () => {
 });
 
 test('where checking failed nothing is counted, and it is told why', () => {
-  const failed = { ...NO_FINDINGS, fault: 'That takes too long: undo the last change.' };
+  const failed = { ...NO_FINDINGS, fault: 'that takes too long; undo the last change.' };
   render(<ChecksPanel {...GIVEN} findings={failed} isChecked={areChecked(failed, 0)} />);
   expect(screen.getByRole('alert').textContent).toMatch(/not checked.*takes too long/);
   expect(screen.queryByText(/to look at|Checking/)).toBeNull();

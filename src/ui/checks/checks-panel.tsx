@@ -61,13 +61,16 @@ export function ChecksPanel({
   return (
     <>
       <div className="side-block">
-        <NotChecked fault={fault} />
-        {!fault && (
-          <strong>{toLookAt.length === 0 && !isChecked ? 'Checking…' : `${listed(toLookAt)} to look at`}</strong>
+        {fault ? (
+          <NotChecked fault={fault} />
+        ) : (
+          <>
+            <strong>{toLookAt.length === 0 && !isChecked ? 'Checking…' : `${listed(toLookAt)} to look at`}</strong>
+            <p className="muted small-text mb-1">
+              Choose a check to see only the photos that fail it. <WhatIs word="finding" />
+            </p>
+          </>
         )}
-        <p className="muted small-text mb-1">
-          Choose a check to see only the photos that fail it. <WhatIs word="finding" />
-        </p>
         {report}
       </div>
       {children}

@@ -2,6 +2,7 @@
 import type { countBatch } from '@/core/checks';
 import type { Template } from '@/core/template';
 import type { BatchDetail } from '@/server/services';
+import { areChecked, type PhotoFindings } from '../checks/photo-findings';
 import { amount, plural } from '../shared/words';
 import { centreWords } from '../template/words';
 import type { Step } from './steps-bar';
@@ -14,15 +15,15 @@ type State = {
   /** Photos of the batch, loaded or not. */
   readonly total: number;
   readonly counts: ReturnType<typeof countBatch>;
-  readonly outputsToLookAt: number;
-  /** Whether all photos have been checked by now. */
-  readonly isChecked: boolean;
+  readonly findings: PhotoFindings;
 };
 
-function checkWords({ counts: { toLookAt }, outputsToLookAt, isChecked }: State): string {
+function checkWords({ counts: { toLookAt }, findings, total }: State): string {
+  if (findings.fault) return 'not checked';
   if (toLookAt > 0) return `${amount(toLookAt)} to look at`;
-  if (!isChecked) return 'checking…';
-  return outputsToLookAt > 0 ? `${plural(outputsToLookAt, 'output')} to look at` : 'nothing to look at';
+  if (!areChecked(findings, total)) return 'checking…';
+  const { length } = findings.ofOutputs;
+  return length > 0 ? `${plural(length, 'output')} to look at` : 'nothing to look at';
 }
 
 export function stepWords(state: State): Readonly<Record<Step, string>> {

@@ -119,7 +119,6 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const tileFindings = useMemo(() => findingsByTile(findings, shown, template), [findings, shown, template]);
   const { opened, looking, setLooking, openAt } = useLooking(photos, shown);
   const toLookAt = useMemo(() => withoutReviewed(findings, photos), [findings, photos]);
-  const isChecked = areChecked(findings, total);
   const edited = isEdited(batch, template);
   const totals = useMemo(
     () => countBatch(photos, template.outputs, ({ id }) => toLookAt.byPhoto.has(id), countedTiles(photos)),
@@ -138,8 +137,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
     edited,
     total,
     counts: totals,
-    outputsToLookAt: findings.ofOutputs.length,
-    isChecked,
+    findings,
   });
 
   return (
@@ -199,7 +197,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
                 photos={counted}
                 findings={findings}
                 toLookAt={toLookAt}
-                isChecked={isChecked}
+                isChecked={areChecked(findings, total)}
                 alike={alike}
                 only={show === 'all' ? null : show}
                 onOnly={(check) => setShow(check ?? 'all')}
