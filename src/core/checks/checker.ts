@@ -1,5 +1,5 @@
 /** Every check on one photo. */
-import { placer, type Placed, type Placer } from '../placement';
+import { heldAdjustment, placer, type Placed, type Placer } from '../placement';
 import { hasSlots, photoOutline, slotTemplates, unenlarged, type Output, type Template } from '../template';
 import type { BatchMeans, CheckDefinition, CheckedPhoto, CheckInput, Finding, Mend } from './check';
 import { NO_MEANS } from './means';
@@ -60,7 +60,8 @@ export function checker(template: Template, batch: BatchMeans = NO_MEANS, place:
     },
     mend: (photo, id) => {
       const definition = CHECKS.find((check) => check.id === id);
-      return definition?.repair?.change(inputFor(photo, template.outputs[0]!)) ?? null;
+      const mend = definition?.repair?.change(inputFor(photo, template.outputs[0]!)) ?? null;
+      return mend && 'adjustment' in mend && mend.adjustment ? { adjustment: heldAdjustment(mend.adjustment) } : mend;
     },
   };
 }

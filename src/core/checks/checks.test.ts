@@ -167,6 +167,13 @@ describe('what was seen', () => {
     expect(shifted.message).toContain('the photo was moved so that it reaches the edge');
   });
 
+  test('a mend of a tiny subject goes as far as an adjustment may', () => {
+    const tiny = seen({ subject: subject({ box: [0.4999, 0.4999, 0.0002, 0.0002] }) });
+    const template = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: null, gap: 'leave' } });
+    const { mend } = checker(template, { ...MEANS, size: 0.6 });
+    expect(mend(tiny, 'size')).toMatchObject({ adjustment: { scale: 100 } });
+  });
+
   test('an adjustment that moves the subject off its spot is told, and taken back by its mend', () => {
     const moved = seen({}, { adjustment: { x: 0.05, y: 0, scale: 1.2, angle: 0 } });
     const { check, mend } = bench();

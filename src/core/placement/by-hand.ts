@@ -1,11 +1,8 @@
 /** Adjustments as hands make them: moved, scaled about a place, caught by the spot. */
-import type { Adjustment } from './place';
+import { heldScale, type Adjustment } from './adjustment';
 import type { Point } from './placement';
 
 type Extent = { readonly width: number; readonly height: number };
-
-/** How far an adjustment may scale. */
-const [SMALLEST, LARGEST] = [0.01, 100];
 
 /** Moved by so many frame units; offsets are kept in shares of the shape's box. */
 export const movedBy = (from: Adjustment, { width, height }: Extent, [dx, dy]: Point): Adjustment => ({
@@ -16,7 +13,7 @@ export const movedBy = (from: Adjustment, { width, height }: Extent, [dx, dy]: P
 
 /** Scaled about the wanted spot: an offset by hand grows with the rest. */
 export function scaledBy(from: Adjustment, k: number): Adjustment {
-  const scale = Math.min(LARGEST, Math.max(SMALLEST, from.scale * k));
+  const scale = heldScale(from.scale * k);
   const held = scale / from.scale;
   return { ...from, scale, x: from.x * held, y: from.y * held };
 }

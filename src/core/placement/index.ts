@@ -1,11 +1,9 @@
+export { adjustmentSchema, heldAdjustment, UNADJUSTED, type Adjustment } from './adjustment';
 export { betweenFingers, caughtBy, movedBy, scaledAbout, scaledBy, type Fingers } from './by-hand';
 export {
-  adjustmentSchema,
   closingAdjustment,
   placer,
   spotOf,
-  UNADJUSTED,
-  type Adjustment,
   type PhotoToPlace,
   type Placed,
   type PlacedSubject,

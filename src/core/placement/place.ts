@@ -1,25 +1,12 @@
 /** The template's centring rule at work on one photo. */
-import { z } from 'zod';
 import { boundsOf, centroidOf, flatten, offset, visualCentreOf, type Polygon } from '../shape';
 import { featherReach, hasSlots, photoBox, photoOutline, slotTemplates, type Template } from '../template';
+import { UNADJUSTED, type Adjustment } from './adjustment';
 import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
 import { uncoveredShare } from './gap';
 import { turned, type Bounds, type Placement, type Point } from './placement';
 import { leanOf, photoItself, ruleFor, subjectOf, type SeenPhoto, type Subject, type SuitedRule } from './subject';
 import { wantedSize } from './wanted';
-
-/**
- * A change by hand to the rule's result: moved by shares of the shape's box, scaled and
- * turned about the wanted spot. Kept in proportion, so it survives another template.
- */
-export const adjustmentSchema = z.strictObject({
-  x: z.number().min(-100).max(100).default(0),
-  y: z.number().min(-100).max(100).default(0),
-  scale: z.number().min(0.01).max(100).default(1),
-  angle: z.number().min(-360).max(360).default(0),
-});
-export type Adjustment = z.infer<typeof adjustmentSchema>;
-export const UNADJUSTED: Adjustment = { x: 0, y: 0, scale: 1, angle: 0 };
 
 export type PhotoToPlace = SeenPhoto & {
   readonly adjustment?: Adjustment | null | undefined;

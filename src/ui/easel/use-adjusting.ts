@@ -1,6 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
-import { UNADJUSTED, type Adjustment } from '@/core/placement';
+import { heldAdjustment, UNADJUSTED, type Adjustment } from '@/core/placement';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoEdits } from '../photos/use-edits';
 
@@ -21,13 +21,14 @@ export function useAdjusting(photo: PhotoRow, edits: PhotoEdits) {
   const { id, name } = photo;
 
   const show = (next: Draft | null) => {
-    inHand.current = next;
-    setDraft(next);
+    inHand.current = next && { ...next, adjustment: heldAdjustment(next.adjustment) };
+    setDraft(inHand.current);
   };
   const kept = () => edits.now(id)?.adjustment ?? UNADJUSTED;
-  const keep = (words: string, next: Adjustment | null) => {
+  const keep = (words: string, wanted: Adjustment | null) => {
     clearTimeout(pause.current);
     show(null);
+    const next = wanted && heldAdjustment(wanted);
     const same = JSON.stringify(next ?? UNADJUSTED) === JSON.stringify(kept());
     if (!same) edits.apply(`${words} ${name}`, [{ id, adjustment: next }]);
   };
