@@ -88,14 +88,23 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
               label={label}
               value={value === null ? 'open' : 'so'}
               options={{ open: control.open, so: 'so wide' }}
-              onChange={(next) => take(next === 'open' ? null : Math.round(to * room.reach))}
+              onChange={(next) => take(next === 'open' ? null : Math.max(min, Math.round(to * room.reach)))}
             />
             {value !== null && number}
           </div>
         );
       }
       case 'strength':
-        return <StrengthField key={key} label={label} value={value as number} onChange={take} onDrag={onDrag} />;
+        return (
+          <StrengthField
+            key={key}
+            label={label}
+            value={value as number}
+            least={limitsOf(definition.schema.shape[key] as z.ZodType)[0]}
+            onChange={take}
+            onDrag={onDrag}
+          />
+        );
       case 'times':
       case 'angle':
       case 'count':

@@ -54,6 +54,14 @@ describe('a number', () => {
     expect(onChange.mock.calls).toEqual([[11], [0]]);
   });
 
+  test('a slider that reaches further than its limits is held to them', () => {
+    const onChange = jest.fn();
+    render(<NumberField label="Length" value={5} min={0.01} max={8} slider={[0, 10]} onChange={onChange} />);
+    const slider = screen.getByRole('slider', { name: 'Length, slider' });
+    for (const value of ['0', '10', '1']) fireEvent.change(slider, { target: { value } });
+    expect(onChange.mock.calls).toEqual([[0.01], [8], [1]]);
+  });
+
   test('follows its slider, and says when a drag begins and ends', () => {
     const { onChange, onDrag, slider } = field();
     fireEvent.pointerDown(slider);

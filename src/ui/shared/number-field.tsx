@@ -46,16 +46,17 @@ export function NumberField({
 }: NumberFieldProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
+  const held = (number: number) => Math.min(Math.max(number, min), max);
   const commit = (text: string) => {
     setTyped(null);
     const number = read(text, value);
     if (number === null || !Number.isFinite(number)) return;
-    const next = Math.min(Math.max(number, min), max);
+    const next = held(number);
     if (next !== value) onChange(next);
   };
   const nudge = (by: number) => {
     setTyped(null);
-    onChange(Math.min(Math.max(Math.round((value + by) * 1e4) / 1e4, min), max));
+    onChange(held(Math.round((value + by) * 1e4) / 1e4));
   };
   return (
     <div className="field">
@@ -88,7 +89,7 @@ export function NumberField({
             max={slider[1]}
             step={step}
             value={Math.min(Math.max(value, slider[0]), slider[1])}
-            onChange={(event) => onChange(Number(event.target.value))}
+            onChange={(event) => onChange(held(Number(event.target.value)))}
             onPointerDown={() => onDrag?.(true)}
             onPointerUp={() => onDrag?.(false)}
             onPointerCancel={() => onDrag?.(false)}
