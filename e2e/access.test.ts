@@ -259,7 +259,7 @@ test('a screen reader is told what each thing is, how it stands, and what came o
     - button "Back"
     - button "Next" [disabled]
     - button "Close"
-    - img "b.png under the shape. Drag it, scroll to scale, arrow keys nudge by 1, with shift by 10."
+    - img "b.png under the shape. Drag it, scroll to scale, arrow keys nudge, with shift ten times as far."
     - complementary:
       - img "Cutout of b.png"
       - paragraph: /No findings/

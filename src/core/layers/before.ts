@@ -37,6 +37,7 @@ export const before = defineLayer({
       label: 'Shows',
       as: 'select',
       options: { picture: 'a picture', photo: 'the photo again', paint: 'a paint', hole: 'a hole' },
+      ofOnePhoto: ['photo'],
     },
     ...againControls,
     through: {

@@ -23,7 +23,12 @@ export const behind = defineLayer({
     return [...(show === 'photo' ? again : []), ...laidWords(layer)].join(', ') || 'as it is';
   },
   controls: {
-    show: { label: 'Shows', as: 'choice', options: { photo: 'photo', picture: 'picture', paint: 'paint' } },
+    show: {
+      label: 'Shows',
+      as: 'choice',
+      options: { photo: 'photo', picture: 'picture', paint: 'paint' },
+      ofOnePhoto: ['photo'],
+    },
     ...againControls,
     ...picturedControls,
   },

@@ -10,8 +10,10 @@ import {
   tint,
   type Place,
 } from '.';
+import { graspIn } from '../template/units';
 
 const box = { left: 100, top: 50, width: 200, height: 400 };
+const grasp = graspIn({ unit: 'px', ppi: 96 });
 const STOPS = [[0, '#fff'], [1, '#000']]; // prettier-ignore
 const paint = (fields: object) => tint.schema.parse({ paint: { stops: STOPS, ...fields } }).paint;
 
@@ -44,17 +46,26 @@ test('what has neither has no handle', () => {
   expect(caption.schema.parse({}).paint).toBe('#1c2224');
 });
 
+test('in inches what is held is set as finely as in pixels, and as small', () => {
+  const inches = graspIn({ unit: 'in', ppi: 300 });
+  const [, size] = captionHandles(caption.schema.parse({ at: [1, 2], size: 0.2 }), inches);
+  expect(size!.pull([1, 1.95], false)).toEqual({ size: 0.05 });
+  expect(size!.pull([1, 3], false)).toEqual({ size: 1 / 300 });
+  const handle = shadowHandle(shadow.schema.parse({ x: 0, y: 0 }), { left: 0, top: 0, width: 2, height: 2 }, inches);
+  expect(handle.pull([1.023, 0.99], false)).toMatchObject({ x: 0.023, y: -0.01 });
+});
+
 test('a shadow is held by its offset from the middle', () => {
   const drop = shadow.schema.parse({ x: 5, y: -7 });
-  const handle = shadowHandle(drop, box);
+  const handle = shadowHandle(drop, box, grasp);
   expect(handle.at).toEqual([205, 243]);
-  expect(handle.pull([190.04, 260], false)).toEqual({ ...drop, x: -10, y: 10 });
+  expect(handle.pull([190.004, 260], false)).toEqual({ ...drop, x: -10, y: 10 });
 });
 
 describe('a picture in its place', () => {
   const box: Place = { cx: 100, cy: 80, width: 40, height: 20 };
   const bent: Place = { corners: [[0, 0], [100, 10], [90, 80], [10, 60]] }; // prettier-ignore
-  const held = (place: Place, label: RegExp) => placeHandles(place).find((handle) => label.test(handle.label))!;
+  const held = (place: Place, label: RegExp) => placeHandles(place, grasp).find((handle) => label.test(handle.label))!;
 
   test('a box is moved by its middle, and made larger by its right lower corner while the left upper one stays', () => {
     expect(held(box, /Middle/).pull([110, 95], false)).toEqual({ ...box, cx: 110, cy: 95 });
@@ -65,7 +76,7 @@ describe('a picture in its place', () => {
   });
 
   test('a bent one by each corner, which stays where it was rather than cross another', () => {
-    expect(placeHandles(bent)).toHaveLength(5);
+    expect(placeHandles(bent, grasp)).toHaveLength(5);
     expect(held(bent, /Right top/).pull([120, 5], false)).toEqual({ corners: [[0, 0], [120, 5], [90, 80], [10, 60]] });
     expect(held(bent, /Right top/).pull([5, 100], false)).toBe(bent);
     expect(held(bent, /Middle/).pull([60, 47.5], false)).toEqual({ corners: [[10, 10], [110, 20], [100, 90], [20, 70]] });
@@ -84,7 +95,7 @@ describe('a picture in its place', () => {
 describe('a caption', () => {
   const held = (fields: object, label: RegExp) => {
     const own = caption.schema.parse({ at: [300, 500], size: 40, radius: 120, ...fields });
-    return captionHandles(own).find((handle) => label.test(handle.label));
+    return captionHandles(own, grasp).find((handle) => label.test(handle.label));
   };
 
   test('is moved by its place and made larger by its height', () => {

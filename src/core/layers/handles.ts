@@ -22,7 +22,10 @@ export type LayerHandle<T> = {
 /** Between these and the middle of its box a gradient's direction is held, in shares of the box's shorter half. */
 const DIRECTION_AT = 0.6;
 
-const rounded = (v: number, to: number) => Math.round(v * to) / to;
+/** How finely a hand sets lengths, and the least that it makes, frame units. */
+type Grasp = { readonly rounded: (v: number) => number; readonly least: number };
+
+const share = (v: number) => Math.round(v * 1000) / 1000;
 const middleOf = ({ left, top, width, height }: Box): Point => [left + width / 2, top + height / 2];
 
 /** The handle of a paint that has a direction or a middle; null for others. */
@@ -46,7 +49,7 @@ export function paintHandle(paint: LinePaint, box: Box): LayerHandle<LinePaint> 
   }
   if (paint.kind !== 'radial' && paint.kind !== 'conic') return null;
   const at: Point = [box.left + paint.at[0] * box.width, box.top + paint.at[1] * box.height];
-  const held = (v: number) => rounded(Math.min(10, Math.max(-10, v)), 1000);
+  const held = (v: number) => share(Math.min(10, Math.max(-10, v)));
   return {
     label: 'Middle of the gradient',
     from: middle,
@@ -59,36 +62,32 @@ export function paintHandle(paint: LinePaint, box: Box): LayerHandle<LinePaint> 
 }
 
 /** A shadow by how far it lies from what throws it. */
-export const shadowHandle = (shadow: Shadow, box: Box): LayerHandle<Shadow> => {
+export const shadowHandle = (shadow: Shadow, box: Box, { rounded }: Grasp): LayerHandle<Shadow> => {
   const middle = middleOf(box);
   return {
     label: 'Offset of the shadow',
     from: middle,
     at: [middle[0] + shadow.x, middle[1] + shadow.y],
-    pull: ([x, y]) => ({ ...shadow, x: rounded(x - middle[0], 10), y: rounded(y - middle[1], 10) }),
+    pull: ([x, y]) => ({ ...shadow, x: rounded(x - middle[0]), y: rounded(y - middle[1]) }),
   };
 };
 
 const CORNERS = ['Left top corner', 'Right top corner', 'Right bottom corner', 'Left bottom corner'] as const;
 
-/** Least side of a box that is pulled smaller, frame units. */
-const LEAST = 1;
-
 /** The place of a picture by its middle, and by the corners that it is bent to, or by the one that makes a box larger. */
-export function placeHandles(place: Place): LayerHandle<Place>[] {
+export function placeHandles(place: Place, { rounded, least }: Grasp): LayerHandle<Place>[] {
   const corners = cornersOf(place);
   const middle: Point = [0, 1].map((k) => corners.reduce((sum, at) => sum + at[k]!, 0) / 4) as unknown as Point;
-  const tidy = (v: number) => rounded(v, 100);
   const move: LayerHandle<Place> = {
     label: 'Middle of the picture',
     from: middle,
     at: middle,
-    pull: ([x, y]) => placeMoved(place, (at) => [tidy(at[0] + x - middle[0]), tidy(at[1] + y - middle[1])], (v) => v), // prettier-ignore
+    pull: ([x, y]) => placeMoved(place, (at) => [rounded(at[0] + x - middle[0]), rounded(at[1] + y - middle[1])], (v) => v), // prettier-ignore
   };
   if (!('corners' in place)) {
     const [first, , last] = corners;
     const pull = ([x, y]: Point): Place => {
-      const [width, height] = [Math.max(LEAST, tidy(x - first[0])), Math.max(LEAST, tidy(y - first[1]))];
+      const [width, height] = [Math.max(least, rounded(x - first[0])), Math.max(least, rounded(y - first[1]))];
       return { cx: first[0] + width / 2, cy: first[1] + height / 2, width, height };
     };
     return [move, { label: 'Size of the picture', from: first, at: last, pull }];
@@ -98,7 +97,7 @@ export function placeHandles(place: Place): LayerHandle<Place>[] {
     from: corners[(k + 1) % 4]!,
     at: corners[k]!,
     pull: ([x, y]) => {
-      const next = corners.map((at, i) => (i === k ? [tidy(x), tidy(y)] : at)) as unknown as Corners;
+      const next = corners.map((at, i) => (i === k ? [rounded(x), rounded(y)] : at)) as unknown as Corners;
       // A corner pulled over its neighbours stays where it was.
       return isConvex(next) ? { corners: next } : place;
     },
@@ -109,28 +108,30 @@ export function placeHandles(place: Place): LayerHandle<Place>[] {
 type CaptionPlace = Pick<Caption, 'at' | 'size' | 'radius'>;
 
 /** A caption by where its baseline lies, by how high its letters stand on that, and by the middle of the circle that they follow. */
-export function captionHandles({ at, size, radius, follows }: Caption): LayerHandle<Partial<CaptionPlace>>[] {
-  const tidy = (v: number) => rounded(v, 100);
-  const least = (v: number) => Math.max(LEAST, tidy(v));
+export function captionHandles(
+  { at, size, radius, follows }: Caption,
+  { rounded, least }: Grasp,
+): LayerHandle<Partial<CaptionPlace>>[] {
+  const held = (v: number) => Math.max(least, rounded(v));
   const down = follows === 'under' ? -1 : 1;
   const place: LayerHandle<Partial<CaptionPlace>> = {
     label: 'Place of the caption',
     from: at,
     at,
-    pull: ([x, y]) => ({ at: [tidy(x), tidy(y)] }),
+    pull: ([x, y]) => ({ at: [rounded(x), rounded(y)] }),
   };
   const high: LayerHandle<Partial<CaptionPlace>> = {
     label: 'Size of the caption',
     from: at,
     at: [at[0], at[1] - size],
-    pull: ([, y]) => ({ size: least(at[1] - y) }),
+    pull: ([, y]) => ({ size: held(at[1] - y) }),
   };
   if (follows === 'line') return [place, high];
   const round: LayerHandle<Partial<CaptionPlace>> = {
     label: 'Circle of the caption',
     from: at,
     at: [at[0], at[1] + down * radius],
-    pull: ([, y]) => ({ radius: least(down * (y - at[1])) }),
+    pull: ([, y]) => ({ radius: held(down * (y - at[1])) }),
   };
   return [place, high, round];
 }

@@ -46,6 +46,8 @@ export type Control<L, K extends keyof L & string = keyof L & string> = {
       readonly as: 'choice' | 'select';
       /** Value to words. */
       readonly options: Readonly<Record<string, string>>;
+      /** Those of them that a template with slots has no photo for. */
+      readonly ofOnePhoto?: readonly string[];
       /** What else changes with it. */
       readonly besides?: (value: L[K]) => Partial<L>;
     }

@@ -47,9 +47,9 @@ test('gaps that leave no room are told', () => {
 
 test('a slot is moved alone, with those of its set, or with all', () => {
   const sets = ['left', null, 'left', 'right', null];
-  const { slots } = parseTemplate({ wobrel: 1, name: 'T', slots: sets.map((set, i) => ({ name: `${i}`, set, shape: { kind: 'circle' } })) }); // prettier-ignore
+  const template = parseTemplate({ wobrel: 1, name: 'T', slots: sets.map((set, i) => ({ name: `${i}`, set, shape: { kind: 'circle' } })) }); // prettier-ignore
   const went = (slot: number, company: 'one' | 'set' | 'all') =>
-    slotsMoved(slots, slot, company, [5, -7.5]).flatMap(({ shape: { box } }, i) => {
+    slotsMoved(template, slot, company, [5, -7.5]).flatMap(({ shape: { box } }, i) => {
       const [dx, dy] = [box.cx - 540, box.cy - 540];
       expect([[0, 0], [5, -7.5]]).toContainEqual([dx, dy]); // prettier-ignore
       return dx === 0 ? [] : [i];

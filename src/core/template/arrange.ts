@@ -1,6 +1,7 @@
 /** Slots laid out in a frame: in a row, a column, a grid or a ring. */
 import { boundsOfOutline, outlineOf, scaleShape, takesAnyProportion, type Shape } from '../shape';
 import type { Slot, Template } from './template';
+import { tidyIn, type Unit } from './units';
 
 export type Arrangement = {
   readonly as: 'row' | 'column' | 'grid' | 'ring';
@@ -63,11 +64,10 @@ function cellsFor(n: number, { as, gap }: Arrangement, frame: Template['frame'])
   return cells.every(({ width, height }) => width > 0 && height > 0) ? cells : null;
 }
 
-const tidy = (v: number) => Math.round(v * 1e3) / 1e3;
-
 /** The shape as large as its cell, in its middle; one that can't take any proportion keeps its own. */
-function inCell(shape: Shape, cell: Cell): Shape {
+function inCell(shape: Shape, cell: Cell, unit: Unit): Shape {
   const { box } = shape;
+  const tidy = tidyIn(unit);
   if (takesAnyProportion(shape) && box.angle === 0)
     return { ...shape, box: { ...box, cx: tidy(cell.cx), cy: tidy(cell.cy), width: tidy(cell.width), height: tidy(cell.height) } }; // prettier-ignore
   const [left, top, right, bottom] = boundsOfOutline(outlineOf(shape));
@@ -85,7 +85,7 @@ function inCell(shape: Shape, cell: Cell): Shape {
 export function arrangedSlots(slots: readonly Slot[], how: Arrangement, frame: Template['frame']): Slot[] | null {
   if (slots.length === 0) return [];
   const cells = cellsFor(slots.length, how, frame);
-  return cells && slots.map((slot, i) => ({ ...slot, shape: inCell(slot.shape, cells[i]!) }));
+  return cells && slots.map((slot, i) => ({ ...slot, shape: inCell(slot.shape, cells[i]!, frame.unit) }));
 }
 
 /** Which slots go with one that is moved: it alone, those of its set, or all. */
@@ -100,12 +100,13 @@ const goesWith = (slots: readonly Slot[], slot: number, company: Company): ((oth
 
 /** A slot, and those that go with it, moved by as much. */
 export function slotsMoved(
-  slots: readonly Slot[],
+  { slots, frame }: Pick<Template, 'slots' | 'frame'>,
   slot: number,
   company: Company,
   [dx, dy]: readonly [dx: number, dy: number],
 ): Slot[] {
   const goes = goesWith(slots, slot, company);
+  const tidy = tidyIn(frame.unit);
   return slots.map((one, i) => {
     if (!goes(one, i)) return one;
     const { box } = one.shape;

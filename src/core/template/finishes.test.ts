@@ -36,6 +36,20 @@ test('plain is a template without a finish; the shape, its corners, frame and ce
   expect({ ...plain, edge: null }).toEqual({ ...withoutFinish(rich), mat: plain.mat, outputs: plain.outputs, edge: null }); // prettier-ignore
 });
 
+test.each(['mm', 'cm', 'in', 'pt'] as const)('in %s, too, a border is as wide as in pixels, within 4 %% of itself', (unit) => {
+  // Two inches at 300 ppi.
+  const side = 2 * { mm: 25.4, cm: 2.54, in: 1, pt: 72 }[unit];
+  const bordered = STARTING_FINISHES.filter(({ fields }) => 'borders' in fields);
+  expect(bordered.length).toBeGreaterThan(2);
+  for (const finish of bordered) {
+    const [made, pixels] = [{ width: side, height: side, unit, ppi: 300 }, { width: 1080, height: 1080 }].map((frame) => withFinish(template({ frame }), finish)); // prettier-ignore
+    made!.borders.forEach(({ width }, i) => {
+      const share = pixels!.borders[i]!.width / 1080;
+      expect(Math.abs(width / side / share - 1)).toBeLessThan(0.04);
+    });
+  }
+}); // prettier-ignore
+
 test('lengths go by the frame, and what lies in the mat below it stays in the mat', () => {
   const { mat, captions } = withFinish(template({ frame: { width: 540, height: 800 } }), named('card'));
   expect(mat).toMatchObject({ top: 25, bottom: 85 });

@@ -5,6 +5,7 @@ import { withMat } from './frame';
 import { grownFinish, type Finish } from './grown-finish';
 import { documentSchema } from './schema';
 import type { Template } from './template';
+import { roundedIn } from './units';
 
 type Written = z.input<typeof documentSchema>;
 
@@ -77,7 +78,8 @@ export const STARTING_FINISHES: readonly StartingFinish[] = [
 
 /** A length that people would have written: whole pixels, but for thin things. */
 function tidy(v: number, unit: Template['frame']['unit']): number {
-  const k = unit === 'px' ? (Math.abs(v) < 10 ? 2 : 1) : 100;
+  if (unit !== 'px') return roundedIn(unit)(v);
+  const k = Math.abs(v) < 10 ? 2 : 1;
   return Math.round(v * k) / k;
 }
 

@@ -39,6 +39,16 @@ test('a rectangle keeps its share of both sides, a circle its share of the short
   expect(width / CARD.height).toBeCloseTo(960 / 1080, 6);
 });
 
+test('in the smallest frame what has a length keeps one, and the template is taken', () => {
+  const fields = { captions: [{ size: 0.5 }], borders: [{ paint: { kind: 'contour', depth: 1, stops: [[0, '#000000'], [1, '#ffffff']] } }] }; // prettier-ignore
+  const rich = parseTemplate({ wobrel: 1, name: 'T', ...fields });
+  for (const unit of ['px', 'in'] as const) {
+    const tiny = withFrame(rich, { ...rich.frame, width: 0.1, height: 0.1, unit });
+    expect(tiny.captions[0]!.size).toBeGreaterThan(0);
+    expect(parseTemplate(tiny).captions).toEqual(tiny.captions);
+  }
+});
+
 test('one frame after another leaves what the last one alone would', () => {
   const { frame } = of({ kind: 'circle' });
   const by = withFrame(withFrame(of({ kind: 'circle' }), { ...frame, width: 300, height: 300 }), CARD);

@@ -6,7 +6,7 @@ import { inPicture } from './output-size';
 import { pictureOf } from './picture';
 import type { Template } from './template';
 import { withEachSlot } from './slots';
-import { pixelsPerUnit, tidyIn, type Unit } from './units';
+import { pixelsPerUnit, tidyIn, tidyLengthIn, type Unit } from './units';
 
 export type Frame = Template['frame'];
 
@@ -39,7 +39,8 @@ export function withFrame(template: Template, frame: Frame): Template {
       height: tidy(box.height * (follows ? down : factor)),
     });
   };
-  const length = (v: number) => tidy(v * factor);
+  const tidyLength = tidyLengthIn(frame.unit);
+  const length = (v: number) => tidyLength(v * factor);
   /** What lies beyond the frame stays as far from it as lengths do. */
   const along = (v: number, end: number, by: number) => (v > end ? tidy(end * by) + length(v - end) : tidy(v * by));
   const growth: Growth = {

@@ -17,8 +17,33 @@ export function pixelsPerUnit(unit: Unit, ppi: number): number {
 /** Decimals that lengths are kept to: readable, and fine enough that pixels come back from any unit as they were. */
 const DECIMALS: Readonly<Record<Unit, number>> = { px: 3, mm: 5, cm: 6, in: 6, pt: 5 };
 
-/** Rounds a length so. */
-export function tidyIn(unit: Unit) {
-  const k = 10 ** DECIMALS[unit];
+const roundedTo = (decimals: number) => {
+  const k = 10 ** decimals;
   return (v: number) => Math.round(v * k) / k;
+};
+
+/** Rounds a place or a length so. */
+export const tidyIn = (unit: Unit) => roundedTo(DECIMALS[unit]);
+
+/** The same for lengths alone: one that was something stays something, be it the least. */
+export function tidyLengthIn(unit: Unit) {
+  const [tidy, least] = [tidyIn(unit), 10 ** -DECIMALS[unit]];
+  return (v: number) => tidy(v) || Math.sign(v) * least;
 }
+
+/** Decimals that new lengths begin with: about a hundredth of a millimetre. */
+const NEW: Readonly<Record<Unit, number>> = { px: 2, mm: 2, cm: 3, in: 3, pt: 2 };
+
+/** Rounds a length, or a place, that nobody has written yet. */
+export const roundedIn = (unit: Unit) => roundedTo(NEW[unit]);
+
+const STEPS: Readonly<Record<string, number>> = { px: 1, mm: 0.1, cm: 0.01, in: 0.01, pt: 0.5 } satisfies Record<Unit, number>; // prettier-ignore
+
+/** What one press of a key goes by, in that unit; 1 of whatever is no length. */
+export const stepIn = (unit: string): number => STEPS[unit] ?? 1;
+
+/** How finely a hand sets lengths of a frame, and the least that it makes: a pixel. */
+export const graspIn = ({ unit, ppi }: { readonly unit: Unit; readonly ppi: number }) => ({
+  rounded: roundedIn(unit),
+  least: 1 / pixelsPerUnit(unit, ppi),
+});

@@ -79,7 +79,7 @@ export function EaselRoom({
       className="easel-svg"
       data-tool={tool}
       role="img"
-      aria-label={`${photo.name} under the shape. Drag it, scroll to scale, arrow keys nudge by 1, with shift by 10.`}
+      aria-label={`${photo.name} under the shape. Drag it, scroll to scale, arrow keys nudge, with shift ten times as far.`}
     >
       <defs>
         <mask id="easel-mask" maskUnits="userSpaceOnUse" {...wide}>

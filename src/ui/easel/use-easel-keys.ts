@@ -1,6 +1,6 @@
 'use client';
 import { scaledBy, movedBy, type Adjustment } from '@/core/placement';
-import { photoBox, type Template } from '@/core/template';
+import { photoBox, stepIn, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { useEaselScope, useKeys } from '../keys/use-keys';
 
@@ -35,7 +35,7 @@ export function useEaselKeys({ template, now, keep, go, review, ...rest }: Easel
   useKeys('easel', {
     nudge: ({ key, shiftKey }) => {
       const [dx, dy] = ARROWS[key]!;
-      const by = shiftKey ? 10 : 1;
+      const by = (shiftKey ? 10 : 1) * stepIn(template.frame.unit);
       keep('nudged', movedBy(now(), photoBox(template), [dx * by, dy * by]));
     },
     larger: () => keep('scaled', scaledBy(now(), SCALE)),

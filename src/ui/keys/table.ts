@@ -79,7 +79,7 @@ export const KEYS = {
   fillDown: { scope: 'table', keys: ['mod_d'], shown: 'Ctrl + D', does: 'fill the first chosen row into those below' },
   clearCells: { scope: 'table', keys: ['delete', 'backspace'], shown: 'Delete', does: 'empty the chosen cells' },
   allCells: { scope: 'table', keys: ['mod_a'], shown: 'Ctrl + A', does: 'choose all cells' },
-  nudge: { scope: 'easel', keys: arrows('shift_'), shown: '← ↑ → ↓', does: 'nudge the photo by 1, with Shift by 10' },
+  nudge: { scope: 'easel', keys: arrows('shift_'), shown: '← ↑ → ↓', does: 'nudge the photo, with Shift ten times as far' },
   larger: { scope: 'easel', keys: ['+', 'shift_+', '='], shown: '+', does: 'larger' },
   smaller: { scope: 'easel', keys: ['-'], shown: '−', does: 'smaller' },
   turnLeft: { scope: 'easel', keys: [','], shown: ',', does: 'turn to the left' },

@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import { cornersOf, type Place } from '@/core/layers';
 import { isConvex } from '@/core/pictures';
 import { fourCorners, outlineOf } from '@/core/shape';
-import type { Template } from '@/core/template';
+import { roundedIn, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 
@@ -22,8 +22,8 @@ type Box = Exclude<Place, { corners: unknown }>;
 type Corners = Extract<Place, { corners: unknown }>['corners'];
 
 /** A fifth of the frame's shorter side in its right lower corner: where a maker's mark is mostly wanted. */
-function freshBox({ width, height }: Template['frame']): Box {
-  const side = Math.round(Math.min(width, height) / 5);
+function freshBox({ width, height, unit }: Template['frame']): Box {
+  const side = roundedIn(unit)(Math.min(width, height) / 5);
   return { cx: width - side * 0.75, cy: height - side * 0.75, width: side, height: side };
 }
 

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { Border, Control, LayerDefinition, Place, ProfileCurve, Room } from '@/core/layers';
 import type { LinePaint } from '@/core/paint';
 import type { Shape } from '@/core/shape';
-import type { Template } from '@/core/template';
+import { hasSlots, roundedIn, stepIn, type Template } from '@/core/template';
 import { PaintField } from '../paint/paint-field';
 import { ChoiceField } from '../shared/choice-field';
 import { ColourField } from '../paint/colour-field';
@@ -76,7 +76,7 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
             max={max}
             unit={unit}
             slider={[from * room.reach, to * room.reach]}
-            step={room.reach < 20 ? 0.1 : 1}
+            step={Math.min(room.reach < 20 ? 0.1 : 1, stepIn(unit))}
             onChange={take}
             onDrag={onDrag}
           />
@@ -88,7 +88,7 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
               label={label}
               value={value === null ? 'open' : 'so'}
               options={{ open: control.open, so: 'so wide' }}
-              onChange={(next) => take(next === 'open' ? null : Math.max(min, Math.round(to * room.reach)))}
+              onChange={(next) => take(next === 'open' ? null : Math.max(min, roundedIn(unit)(to * room.reach)))}
             />
             {value !== null && number}
           </div>
@@ -227,13 +227,15 @@ export function LayerForm<L extends object>(props: LayerFormProps<L>) {
       case 'choice':
       case 'select': {
         const choose = (next: string) => set({ [key]: next, ...control.besides?.(next) });
-        if (control.as === 'choice')
-          return (
-            <ChoiceField key={key} label={label} value={value as string} options={control.options} onChange={choose} />
-          );
+        const isOffered = (option: string) => !hasSlots(template) || !control.ofOnePhoto?.includes(option);
+        const offered = Object.entries(control.options).filter(([option]) => isOffered(option));
+        if (control.as === 'choice') {
+          const options = Object.fromEntries(offered);
+          return <ChoiceField key={key} label={label} value={value as string} options={options} onChange={choose} />;
+        }
         return (
           <SelectField key={key} label={label} value={value as string} onChange={choose}>
-            {Object.entries(control.options).map(([option, words]) => (
+            {offered.map(([option, words]) => (
               <option key={option} value={option}>
                 {words}
               </option>

@@ -1,6 +1,7 @@
 import { parseTemplate } from '@/core/template';
-import { nextSetName, newPart, setNames, setOf, withoutSet, withSet } from './lists';
-import { LAYER_LISTS, tint } from '@/core/layers';
+import { newLayer, nextSetName, newPart, setNames, setOf, withoutSet, withSet } from './lists';
+import { LAYER_LISTS, tint, type LayerList } from '@/core/layers';
+import { withSlots } from '../template/slot-lists';
 
 const template = (fields: object) => parseTemplate({ wobrel: 1, name: 'T', ...fields });
 
@@ -36,4 +37,21 @@ describe('sets of layers', () => {
 test('a tint of a layer begins so that it is seen; a new layer is what its list takes', () => {
   expect(newPart('tint', tint, template({}))).toMatchObject({ paint: '#00000080', blend: 'normal' });
   expect(LAYER_LISTS.before.schema.safeParse(newPart('none', LAYER_LISTS.before, template({}))).success).toBe(true);
+});
+
+test('whatever layer is added first, with slots or without, is one that the template takes', () => {
+  const one = template({});
+  for (const base of [one, withSlots(one, 3), withSlots(template({ mode: 'window' }), 2)])
+    for (const list of Object.keys(LAYER_LISTS) as LayerList[]) {
+      const next = { ...base, [list]: [newLayer(list, base)] };
+      expect(parseTemplate(next)[list]).toEqual(next[list]);
+    }
+});
+
+test('in a frame of two inches new layers are as large in it as in one of pixels', () => {
+  const inches = template({ frame: { width: 2, height: 2, unit: 'in', ppi: 300 } });
+  const [small, large] = [inches, template({})].map((one) => newLayer('borders', one).width / one.frame.width);
+  expect(Math.abs(small! / large! - 1)).toBeLessThan(0.04);
+  const [first, second] = withSlots(inches, 4).slots.map(({ shape: { box } }) => box);
+  expect(second!.cx - first!.cx - first!.width).toBeCloseTo(2 / 27, 3);
 });

@@ -1,6 +1,6 @@
 /** Lists of layers, changed in one place, and new ones for them. */
 import { layerKind, layerSet, type LayerList, type LayerPart, type LayerSet } from '@/core/layers';
-import type { Template } from '@/core/template';
+import { hasSlots, roundedIn, type Template } from '@/core/template';
 
 export type LayerOf<K extends LayerList> = Template[K][number];
 
@@ -25,14 +25,14 @@ export const MOST = 16;
 /** The format's defaults were made for a frame of so many units. */
 const FRAME = 1080;
 
-const rounded = (v: number) => Math.round(v * 100) / 100;
-
 /** A depth that suits what goes from the shape's edge inwards, frame units. */
-export const goodDepth = ({ shape: { box } }: Template): number => rounded(Math.min(box.width, box.height) / 4);
+export const goodDepth = ({ shape: { box }, frame }: Template): number =>
+  roundedIn(frame.unit)(Math.min(box.width, box.height) / 4);
 
 /** Below the shape: in the mat where that has room, else near the frame's lower edge. */
 function captionPlace({ frame, mat }: Template, size: number): [number, number] {
   const below = mat.bottom > 0 ? frame.height + mat.bottom / 2 + size / 3 : frame.height - size;
+  const rounded = roundedIn(frame.unit);
   return [rounded(frame.width / 2), rounded(below)];
 }
 
@@ -42,7 +42,7 @@ const BEGINNINGS: { readonly [K in LayerList]: (template: Template, lengths: Lay
   tints: (template) => ({
     paint: { kind: 'contour', depth: goodDepth(template), stops: [[0, '#00000099'], [1, '#00000000']] }, // prettier-ignore
   }),
-  behind: () => ({}),
+  behind: (template) => (hasSlots(template) ? { show: 'paint' } : {}),
   before: () => ({}),
   borders: () => ({}),
   shadows: () => ({}),
@@ -55,7 +55,7 @@ export function defaultsFor(definition: LayerPart, { frame }: Pick<Template, 'fr
   const layer = definition.schema.parse({}) as Record<string, unknown>;
   for (const key of definition.lengths) {
     const value = layer[key];
-    if (typeof value === 'number') layer[key] = rounded(value * k);
+    if (typeof value === 'number') layer[key] = roundedIn(frame.unit)(value * k);
   }
   return layer;
 }

@@ -1,5 +1,6 @@
 'use client';
 import type { PatternPaint } from '@/core/paint';
+import { stepIn } from '@/core/template';
 import { PictureField } from '../pictures/picture-field';
 import { NumberField } from '../shared/number-field';
 import { RunsField, type LaidFieldsProps } from './laid';
@@ -15,7 +16,7 @@ export function PatternFields({ paint, isLine, unit, side, onChange, onDrag }: L
         min={0.1}
         max={100_000}
         unit={unit}
-        step={side < 200 ? 0.1 : 1}
+        step={Math.min(side < 200 ? 0.1 : 1, stepIn(unit))}
         slider={[side / 100, side / 2]}
         onChange={(size) => onChange({ ...paint, size })}
         onDrag={onDrag}

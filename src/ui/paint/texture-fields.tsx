@@ -1,5 +1,6 @@
 'use client';
 import type { TexturePaint } from '@/core/paint';
+import { stepIn } from '@/core/template';
 import { TEXTURES, type Texture, type TextureKind } from '@/core/texture';
 import { SeedField } from '../layers/seed-field';
 import { StrengthField } from '../layers/strength-field';
@@ -32,7 +33,7 @@ export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: L
         min={0.01}
         max={100_000}
         unit={unit}
-        step={side < 200 ? 0.1 : 1}
+        step={Math.min(side < 200 ? 0.1 : 1, stepIn(unit))}
         slider={[side / 500, side / 6]}
         onChange={(size) => onChange({ ...paint, size })}
         onDrag={onDrag}

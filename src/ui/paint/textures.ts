@@ -2,7 +2,7 @@
 import { linePaintSchema, type TexturePaint } from '@/core/paint';
 import { TEXTURES, type TextureKind } from '@/core/texture';
 
-const rounded = (v: number) => Math.round(v * 100) / 100;
+const rounded = (v: number) => Number(v.toPrecision(3));
 
 /** A texture of another kind in the same colours, as large as suits a frame whose shorter side is so long. */
 export function anotherTexture(

@@ -54,6 +54,18 @@ describe('a number', () => {
     expect(onChange.mock.calls).toEqual([[11], [0]]);
   });
 
+  test.each([
+    ['px', 4],
+    ['mm', 3.1],
+    ['in', 3.01],
+    ['%', 4],
+  ])('in %s a press of a key is a step that suits it', (unit, after) => {
+    const onChange = jest.fn();
+    render(<NumberField label="Across" value={3} min={0} max={9} unit={unit} onChange={onChange} />);
+    fireEvent.keyDown(screen.getByLabelText('Across'), { key: 'ArrowUp' });
+    expect(onChange).toHaveBeenCalledWith(after);
+  });
+
   test('a slider that reaches further than its limits is held to them', () => {
     const onChange = jest.fn();
     render(<NumberField label="Length" value={5} min={0.01} max={8} slider={[0, 10]} onChange={onChange} />);

@@ -1,5 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
+import { stepIn } from '@/core/template';
 import type { Word } from './glossary';
 import { UnitBox } from './unit-box';
 import { WhatIs } from './what-is';
@@ -11,6 +12,7 @@ export type NumberFieldProps = {
   readonly value: number;
   readonly min: number;
   readonly max: number;
+  /** What a press of a key goes by; left out, what suits the unit. */
   readonly step?: number;
   readonly unit?: string;
   /** Range of the slider beside it; left out, there is none. Typed values may go beyond it. */
@@ -37,8 +39,8 @@ export function NumberField({
   value,
   min,
   max,
-  step = 1,
   unit = '',
+  step = stepIn(unit),
   slider,
   read = plainNumber,
   onChange,

@@ -80,7 +80,7 @@ export function Drawing({ frame, view, pointAt, onGuides, onClosed, onCancel }: 
         role="application"
         aria-label="Drawing: arrow keys move the cross, space sets a corner, Enter closes the outline, Backspace takes the last point back, Esc leaves"
         onKeyDown={(event) => {
-          const step = arrowStep(event);
+          const step = arrowStep(event, frame.unit);
           if (step) setCursor([cursor[0] + step[0], cursor[1] + step[1]]);
           else if (event.key === ' ') setNodes([...nodes, { at: cursor, before: null, after: null }]);
           else if (event.key === 'Backspace') setNodes(nodes.slice(0, -1));

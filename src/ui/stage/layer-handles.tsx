@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { captionHandles, layerKind, maskOf, paintHandle, placeHandles, shadowHandle, type LayerHandle } from '@/core/layers'; // prettier-ignore
 import { borderBand } from '@/core/plate';
 import { boundsOfOutline, type Point } from '@/core/shape';
-import { pictureOf, templateOutline, type Template } from '@/core/template';
+import { graspIn, pictureOf, templateOutline, type Template, type Unit } from '@/core/template';
 import { replaced } from '../layers/lists';
 import type { TemplateStore } from '../template/store';
 import { arrowStep } from './keys';
@@ -35,6 +35,7 @@ function groundHandles(template: Template, list: 'backdrop' | 'mat'): LayerHandl
 function handlesOf(template: Template, held: HeldLayer): LayerHandle<Change>[] {
   if (held.list === 'backdrop' || held.list === 'mat') return groundHandles(template, held.list);
   const { list, i } = held;
+  const grasp = graspIn(template.frame);
   const [left, top, right, bottom] = boundsOfOutline(templateOutline(template));
   const around = (by: number) => ({ left: left - by, top: top - by, width: right - left + 2 * by, height: bottom - top + 2 * by }); // prettier-ignore
   const asChange = <T,>(handle: LayerHandle<T> | null, fields: (next: T) => object): LayerHandle<Change>[] =>
@@ -51,23 +52,23 @@ function handlesOf(template: Template, held: HeldLayer): LayerHandle<Change>[] {
       : [];
   if (list === 'shadows') {
     const shadow = template.shadows[i];
-    return shadow?.on ? asChange(shadowHandle(shadow, around(0)), (next) => next) : [];
+    return shadow?.on ? asChange(shadowHandle(shadow, around(0), grasp), (next) => next) : [];
   }
   if (list === 'behind' || list === 'before') {
     const layer = template[list][i];
     if (!layer?.on) return [];
     if (layer.place && (layer.show === 'picture' || (list === 'before' && layer.show === 'photo')))
-      return placeHandles(layer.place).flatMap((handle) => asChange(handle, (place) => ({ place })));
+      return placeHandles(layer.place, grasp).flatMap((handle) => asChange(handle, (place) => ({ place })));
     const shape = maskOf(layer);
     if (!shape) return [];
     const { cx, cy, width, height } = shape.box;
-    return placeHandles({ cx, cy, width, height }).flatMap((handle) =>
+    return placeHandles({ cx, cy, width, height }, grasp).flatMap((handle) =>
       asChange(handle, (box) => ({ shape: { ...shape, box: { ...shape.box, ...box } } })),
     );
   }
   if (list === 'captions') {
     const caption = template.captions[i];
-    return caption?.on ? captionHandles(caption).flatMap((handle) => asChange(handle, (next) => next)) : [];
+    return caption?.on ? captionHandles(caption, grasp).flatMap((handle) => asChange(handle, (next) => next)) : [];
   }
   const layer = template[list][i];
   if (!layer?.on || typeof layer.paint === 'string') return [];
@@ -88,9 +89,10 @@ type OneHandleProps = Omit<LayerHandlesProps, 'template' | 'held'> & {
   readonly handle: LayerHandle<Change>;
   /** Which layer it is of. */
   readonly title: string;
+  readonly unit: Unit;
 };
 
-function OneHandle({ handle, title, store, view, pointAt, onDrag }: OneHandleProps) {
+function OneHandle({ handle, title, unit, store, view, pointAt, onDrag }: OneHandleProps) {
   const bind = useDrag(
     ({ xy, first, last, shiftKey, event }) => {
       event.stopPropagation();
@@ -114,7 +116,7 @@ function OneHandle({ handle, title, store, view, pointAt, onDrag }: OneHandlePro
         role="button"
         aria-label={`${handle.label}, ${title}: drag it, or move it with the arrow keys`}
         onKeyDown={(event) => {
-          const step = arrowStep(event);
+          const step = arrowStep(event, unit);
           if (step) store.change(handle.pull([handle.at[0] + step[0], handle.at[1] + step[1]], false));
         }}
       >
@@ -138,5 +140,7 @@ export function LayerHandles({ template, held, ...common }: LayerHandlesProps) {
   const handles = useMemo(() => handlesOf(template, held), [template, held]);
   const title = titleOf(template, held);
   if (title === null) return null;
-  return handles.map((handle) => <OneHandle key={handle.label} handle={handle} title={title} {...common} />);
+  return handles.map((handle) => (
+    <OneHandle key={handle.label} handle={handle} title={title} unit={template.frame.unit} {...common} />
+  ));
 }

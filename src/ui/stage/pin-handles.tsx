@@ -85,7 +85,7 @@ export function PinHandles({ template, store, bends, view, pointAt, onDrag }: Pi
               role="button"
               aria-label={`Pin ${i + 1}: drag it, move it with the arrow keys, or take it out with Delete`}
               onKeyDown={(event) => {
-                const step = arrowStep(event);
+                const step = arrowStep(event, template.frame.unit);
                 if (event.key === 'Delete' || event.key === 'Backspace') store.change((t) => withoutPin(t, bends, i));
                 else if (step) store.change((t) => movedPin(t, bends, i, [to[0] + step[0], to[1] + step[1]]));
                 else return;

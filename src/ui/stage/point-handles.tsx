@@ -139,7 +139,7 @@ export function PointHandles({ edited, frame, view, pointAt, onShape, onDrag, on
                 role="button"
                 aria-label={which === 'before' ? 'Curve before the point' : 'Curve after the point'}
                 onKeyDown={(event) => {
-                  const step = arrowStep(event);
+                  const step = arrowStep(event, frame.unit);
                   if (!step) return;
                   const at = mapPoint(map, [node.at[0] + offset[0], node.at[1] + offset[1]]);
                   onNode((nodes, i) => moveHandle(nodes, i, which, toOwn([at[0] + step[0], at[1] + step[1]])));
@@ -168,7 +168,7 @@ export function PointHandles({ edited, frame, view, pointAt, onShape, onDrag, on
               aria-label={`Point ${i + 1}, ${smooth ? 'smooth' : 'corner'}`}
               onFocus={() => setChosen({ contour, i })}
               onKeyDown={(event) => {
-                const step = arrowStep(event);
+                const step = arrowStep(event, frame.unit);
                 if (step) {
                   const at = mapPoint(map, n.at);
                   changeAt(contour, (all) => moveNode(all, i, toOwn([at[0] + step[0], at[1] + step[1]])));

@@ -27,7 +27,7 @@ import type { Template } from '@/core/template';
 import { isRegular } from '../shapes/box-controls';
 import { say } from '../shared/say';
 import type { Edited } from './edited';
-import { arrowStep } from './keys';
+import { arrowOf, arrowStep } from './keys';
 import { onScreen, type View } from './view';
 
 /** Lines within this many CSS pixels are caught. */
@@ -214,7 +214,7 @@ export function ShapeHandles({
         role="button"
         aria-label="Shape: drag it, or move it with the arrow keys"
         onKeyDown={(event) => {
-          const step = arrowStep(event);
+          const step = arrowStep(event, frame.unit);
           if (!step) return;
           const [ox, oy] = toOwn([0, 0]);
           const [sx, sy] = toOwn(step);
@@ -237,7 +237,7 @@ export function ShapeHandles({
         aria-valuenow={Math.round(shape.box.angle * 10) / 10}
         aria-valuetext={`${Math.round(shape.box.angle * 10) / 10} degrees`}
         onKeyDown={(event) => {
-          const step = arrowStep(event);
+          const step = arrowOf(event);
           if (step) onShape(withBox(shape, { angle: Math.round((shape.box.angle + step[0] - step[1]) * 10) / 10 }));
         }}
       />
@@ -256,7 +256,7 @@ export function ShapeHandles({
             role="button"
             aria-label={`Size, ${label}`}
             onKeyDown={(event) => {
-              const step = arrowStep(event);
+              const step = arrowStep(event, frame.unit);
               if (!step) return;
               const at = mapPoint(map, anchorPoint(shape.box, grip));
               const to = toOwn([at[0] + step[0], at[1] + step[1]]);
@@ -281,7 +281,7 @@ export function ShapeHandles({
             aria-label={handle.label}
             aria-valuenow={value}
             onKeyDown={(event) => {
-              const step = arrowStep(event);
+              const step = arrowOf(event);
               if (step) onShape(allowed(stepped(shape, handle, step[0] - step[1] > 0), shape));
             }}
           >

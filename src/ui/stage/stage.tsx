@@ -137,7 +137,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
     const from = begun.current ?? template;
     store.change((t) => ({
       ...withShapeMoved(t, from, all, moves),
-      slots: slot === null || moves === 'photo' ? t.slots : slotsMoved(t.slots, slot, company, [dx, dy]),
+      slots: slot === null || moves === 'photo' ? t.slots : slotsMoved(t, slot, company, [dx, dy]),
     }));
   };
   const drag = (active: boolean) => {

@@ -1,5 +1,5 @@
 /** Lists of slots as the panel changes them. */
-import { arrangedSlots, slotOf, type Slot, type Template } from '@/core/template';
+import { arrangedSlots, roundedIn, slotOf, type Slot, type Template } from '@/core/template';
 
 /** Most slots a template may have. */
 export const MOST_SLOTS = 24;
@@ -13,21 +13,28 @@ export function freeName(slots: readonly Slot[], wanted: string): string {
   }
 }
 
-/** The template with so many slots like its own shape, laid out in its frame. */
+/** Whether it shows its photo once more, behind or on top: with slots there is no single one to show. */
+export const showsPhotoAgain = ({ behind, before }: Template): boolean =>
+  [...behind, ...before].some(({ show }) => show === 'photo');
+
+/** A gap between slots that suits a frame. */
+export const gapIn = ({ width, height, unit }: Template['frame']): number =>
+  roundedIn(unit)(Math.min(width, height) / 27);
+
+/** The template with so many slots like its own shape, laid out in its frame; photos lie in them, not around them. */
 export function withSlots(template: Template, n: number): Template {
-  const { width, height } = template.frame;
   const slots = Array.from({ length: n }, (_, i) => slotOf(template, `${i + 1}`));
-  const gap = Math.round(Math.min(width, height) / 27);
+  const gap = gapIn(template.frame);
   // The smallest frame has room without gaps.
   const laid = arrangedSlots(slots, { as: 'grid', gap }, template.frame) ?? arrangedSlots(slots, { as: 'grid', gap: 0 }, template.frame)!; // prettier-ignore
-  return { ...template, slots: laid };
+  return { ...template, mode: 'cutout', slots: laid };
 }
 
 /** The slot in hand once more, beside itself. */
 export function withCopy(slots: readonly Slot[], at: number): Slot[] {
   const own = slots[at]!;
   const { box } = own.shape;
-  const by = Math.round(box.width / 10);
+  const by = box.width / 10;
   const shape = { ...own.shape, box: { ...box, cx: box.cx + by, cy: box.cy + by } };
   const copy: Slot = { ...own, shape, name: freeName(slots, own.name), photo: null };
   return [...slots.slice(0, at + 1), copy, ...slots.slice(at + 1)];

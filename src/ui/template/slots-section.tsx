@@ -9,7 +9,7 @@ import { optionsOf, SelectField } from '../shared/select-field';
 import { setStage } from '../stage/stage-state';
 import { FillFields } from './fill-fields';
 import { SlotList } from './slot-list';
-import { withSlots } from './slot-lists';
+import { gapIn, showsPhotoAgain, withSlots } from './slot-lists';
 import type { TemplateStore } from './store';
 import { slotsWords } from './words';
 
@@ -25,7 +25,7 @@ const LAID: Readonly<Record<Arrangement['as'], string>> = { row: 'row', column: 
 function Arrange({ template, store }: { readonly template: Template; readonly store: TemplateStore }) {
   const { frame, slots } = template;
   const [as, setAs] = useState<Arrangement['as']>('grid');
-  const [gap, setGap] = useState(Math.round(Math.min(frame.width, frame.height) / 27));
+  const [gap, setGap] = useState(gapIn(frame));
   const laid = arrangedSlots(slots, { as, gap }, frame);
   return (
     <>
@@ -55,17 +55,20 @@ export function SlotsSection({ template, slot, store }: SlotsSectionProps) {
     setStage({ slot: at, part: null, layer: null });
   };
   const isThere = hasSlots(template);
+  const isOfOne = showsPhotoAgain(template);
   if (!isThere || slot === null)
     return (
       <Section title="Slots" group="shape" word="slot" value={slotsWords(template)}>
         <p className="muted small-text">
           One photo a cutout. With slots, a cutout shows several, each in a shape of its own.
+          {isOfOne && ' First take away the layers that show the photo again: there is no single one then.'}
         </p>
         <div className="d-flex gap-1 flex-wrap">
           {[2, 3, 4].map((n) => (
             <Button
               key={n}
               variant="plain"
+              disabled={isOfOne}
               onClick={({ currentTarget }) => {
                 // The section stands first in the panel once there are slots.
                 currentTarget.closest('.side')?.scrollTo(0, 0);
