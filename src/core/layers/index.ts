@@ -5,7 +5,7 @@ export { caption, type Caption } from './caption';
 export { grown, grownPaint, type Growth } from './grown';
 export { captionHandles, paintHandle, placeHandles, shadowHandle, type LayerHandle } from './handles';
 export { cornersOf, layerMoved, maskOf, placeMoved, type Place } from './pictured';
-export { setSchema, type Control, type LayerDefinition, type LayerPart, type Room } from './layer';
+export { number, setSchema, type Control, type LayerDefinition, type LayerPart, type Room } from './layer';
 export { light, type Light } from './light';
 export { mark, type Mark, type MarkForm } from './mark';
 export { mat, type Mat } from './mat';

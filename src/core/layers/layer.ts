@@ -75,8 +75,9 @@ export type LayerDefinition<S extends z.ZodObject> = {
   readonly controls: { readonly [K in keyof z.output<S> & string]?: Control<z.output<S>, K> };
 };
 
-/** Numbers as they are said. */
-export const number = (v: number): string => String(Math.round(v * 100) / 100);
+/** Numbers as they are said: thin things in inches still tell one from another. */
+export const number = (v: number): string =>
+  String(Math.abs(v) < 0.1 ? Number(v.toPrecision(2)) : Math.round(v * 100) / 100);
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 export const defineLayer = <S extends z.ZodObject>(definition: LayerDefinition<S>): LayerDefinition<S> => definition;

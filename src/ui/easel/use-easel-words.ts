@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks';
+import { number } from '@/core/layers';
 import type { Adjustment } from '@/core/placement';
 import { photoBox, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
@@ -18,8 +19,6 @@ type EaselWords = {
   readonly found: readonly Finding[] | undefined;
   readonly template: Template;
 };
-
-const number = (v: number) => String(Math.round(v * 10) / 10);
 
 /** Says which photo is on the easel and what is wrong with it, and where a change has brought it. */
 export function useEaselWords({ photo, place, count, adjustment, found, template }: EaselWords): void {

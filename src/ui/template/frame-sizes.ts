@@ -1,6 +1,7 @@
 'use client';
 /** Frames that are ready to be picked: some that are often wanted, and own ones that this browser keeps. */
 import { z } from 'zod';
+import { number } from '@/core/layers';
 import { frameSchema, type Frame } from '@/core/template';
 import { createKept } from '../shared/kept';
 
@@ -25,8 +26,6 @@ const own = createKept('frames', z.array(frameSchema).max(30), []);
 
 export const sameFrame = (a: Frame, b: Frame): boolean =>
   a.width === b.width && a.height === b.height && a.unit === b.unit && (a.unit === 'px' || a.ppi === b.ppi);
-
-const number = (v: number) => String(Math.round(v * 100) / 100);
 
 export const sizeWords = ({ width, height, unit, ppi }: Frame): string =>
   `${number(width)} × ${number(height)} ${unit}${unit === 'px' ? '' : `, ${number(ppi)} ppi`}`;

@@ -28,6 +28,8 @@ test('closed sections say their value', () => {
     '#fff',
   ]);
   expect(bordersWords(template({ borders: [{}, {}] }))).toBe('2 borders');
+  const inches = { width: 2, height: 2, unit: 'in', ppi: 300 };
+  expect(bordersWords(template({ frame: inches, borders: [{ width: 0.015 }] }))).toMatch(/^0\.015 in/);
 });
 
 test('numbers of things and sizes of files in words', () => {

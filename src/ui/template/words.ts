@@ -5,6 +5,7 @@ import {
   LAYER_LISTS,
   layerKind,
   mat as matLayer,
+  number,
   reflection as reflectionLayer,
   rough as roughLayer,
   type LayerList,
@@ -13,8 +14,6 @@ import { isPicked, type LinePaint } from '@/core/paint';
 import { TEXTURES } from '@/core/texture';
 import { SHAPES, type CombinedShape, type Shape } from '@/core/shape';
 import { slotTemplates, type Template } from '@/core/template';
-
-const number = (v: number) => String(Math.round(v * 100) / 100);
 
 export function frameWords({ frame }: Template): string {
   return `${number(frame.width)} × ${number(frame.height)} ${frame.unit}`;
