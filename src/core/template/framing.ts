@@ -1,7 +1,7 @@
 /** A framing: what a template has round its photo, apart from its shape; it goes on any. */
 import { z } from 'zod';
 import { border, edgeRelief, grown, light, rough, shadow, type Growth } from '../layers';
-import { tidyIn } from './units';
+import { tidyLengthIn } from './units';
 import type { Template } from './template';
 
 /** The frame's shorter side that its lengths are for. */
@@ -32,7 +32,7 @@ function grownFraming({ light: lit, borders, shadows, edge }: Framing, growth: G
 
 /** All lengths `k` times as long, as people would have written them. */
 const timesLong = (k: number, unit: Template['frame']['unit']): Growth => {
-  const tidy = tidyIn(unit);
+  const tidy = tidyLengthIn(unit);
   return { length: (v) => tidy(v * k), place: ([x, y]) => [x * k, y * k] };
 };
 

@@ -23,6 +23,7 @@ import {
   type Point,
   type Shape,
 } from '@/core/shape';
+import { number } from '@/core/layers';
 import type { Template } from '@/core/template';
 import { isRegular } from '../shapes/box-controls';
 import { say } from '../shared/say';
@@ -73,7 +74,7 @@ const withBox = (shape: Shape, box: Partial<Box>): Shape => ({ ...shape, box: { 
 
 /** Where it lies and how large it is, for those who don't see it. */
 const sayBox = ({ box: { cx, cy, width, height, angle } }: Shape) => {
-  const [x, y, w, h, turned] = [cx, cy, width, height, angle].map((v) => Math.round(v * 10) / 10);
+  const [x, y, w, h, turned] = [cx, cy, width, height, angle].map(number);
   say(`Shape ${w} × ${h}, its middle at ${x}, ${y}, turned by ${turned}°`);
 };
 
