@@ -70,6 +70,8 @@ export function EaselRoom({
   const wide = { x: view[0] - view[2], y: view[1] - view[3], width: 3 * view[2], height: 3 * view[3] };
   const subjectBox =
     boxing ?? (photo.handSubject && 'box' in photo.handSubject ? photo.handSubject.box : photo.sight?.subject?.box);
+  /** As large on screen whatever the frame's unit. */
+  const dot = 0.006 * view[2];
   const transform = `translate(${placed.x} ${placed.y}) rotate(${placed.angle}) scale(${placed.scale * (placed.mirror ? -1 : 1)} ${placed.scale}) translate(${-photo.width / 2} ${-photo.height / 2})`;
   return (
     <svg
@@ -106,13 +108,11 @@ export function EaselRoom({
       {photo.sight?.faces.map(({ eyes }, i) => (
         <g key={i} transform={transform} className="easel-eyes">
           {eyes.map(([ex, ey], k) => (
-            <circle key={k} cx={ex * photo.width} cy={ey * photo.height} r={6 / placed.scale} />
+            <circle key={k} cx={ex * photo.width} cy={ey * photo.height} r={dot / placed.scale} />
           ))}
         </g>
       ))}
-      {placed.subject && (
-        <circle className="easel-dot" cx={placed.subject.x} cy={placed.subject.y} r={0.006 * view[2]} />
-      )}
+      {placed.subject && <circle className="easel-dot" cx={placed.subject.x} cy={placed.subject.y} r={dot} />}
     </svg>
   );
 }
