@@ -90,13 +90,13 @@ test('the shape is moved, caught by the frame’s lines, nudged, pulled by its h
   const corner = page.getByRole('slider', { name: 'Corner radius' }).nth(1);
   await corner.focus();
   await page.keyboard.press('Shift+ArrowUp');
-  await expect(side.getByLabel('Right top', { exact: true })).toHaveValue('1');
+  await expect(side.getByLabel('Right top', { exact: true })).toHaveValue('10');
   const box = (await corner.boundingBox())!;
   await drag(page, [box.x + box.width / 2, box.y + box.height / 2], [box.x - 60, box.y + box.height / 2]);
   expect(Number(await side.getByLabel('Right top', { exact: true }).inputValue())).toBeGreaterThan(100);
   // A whole drag is one step to undo.
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(side.getByLabel('Right top', { exact: true })).toHaveValue('1');
+  await expect(side.getByLabel('Right top', { exact: true })).toHaveValue('10');
   // Typed sizes grow from the side that is said.
   await side.getByLabel('Across', { exact: true }).fill('500');
   await page.keyboard.press('Enter');

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { handlesOf, pullHandle } from './handles';
+import { handlesOf, pullHandle, stepHandle } from './handles';
 import { DEFINITIONS } from '../shape/registry';
 import { boundsOfOutline } from '../shape/bounds';
 import { completeShape, outlineOf, type CatalogueShape } from '../shape/shape';
@@ -30,6 +30,19 @@ describe.each(DEFINITIONS.map(({ kind, controls }) => [kind, controls as Record<
           const [was] = [(shape as unknown as Record<string, unknown>)[handle.key]].flat() as number[];
           expect([handle.key, Math.abs(got! - was!) < 2e-3 * Math.max(1, was!)]).toEqual([handle.key, true]);
         }
+    });
+
+    test('goes by steps, and no further than its kind allows', () => {
+      for (const handle of handlesOf(shape)) {
+        const [was] = [(shape as unknown as Record<string, unknown>)[handle.key]].flat() as number[];
+        for (const steps of [1, -1, 10, -1e6, 1e6]) {
+          const fields = stepHandle(shape, handle, steps, 0.5) as Record<string, number | number[]>;
+          expect(shapeSchema.safeParse({ ...shape, ...fields })).toMatchObject({ success: true });
+          const [got] = [fields[handle.key]].flat() as number[];
+          if (got !== was) expect(Math.sign(got! - was!)).toBe(Math.sign(steps));
+        }
+        expect(stepHandle(shape, handle, 1, 0.5)).not.toEqual(stepHandle(shape, handle, -1, 0.5));
+      }
     });
 
     test('comes to lie under the pointer wherever the number can bring it', () => {
@@ -65,4 +78,13 @@ test('one corner of a rectangle is rounded by its own handle', () => {
   const fields = pullHandle(panel, { key: 'radii', place: 2 }, [800 - 90, 700]);
   expect(fields).toEqual({ radii: [0, 0, expect.closeTo(90, 3), 0] });
   expect(boundsOfOutline(outlineOf({ ...panel, ...fields } as CatalogueShape))).toEqual([200, 300, 800, 700]);
+});
+
+test('lengths go by the step they are given, shares by hundredths, one corner alone', () => {
+  const panel = shapeOf({ kind: 'rectangle', box: { cx: 2, cy: 2, width: 3, height: 3 }, radii: [0.5, 0, 0, 0] });
+  expect(stepHandle(panel, { key: 'radii', place: 0 }, 1, 0.01)).toEqual({ radii: [0.51, 0, 0, 0] });
+  expect(stepHandle(panel, { key: 'radii', place: 1 }, -10, 0.01)).toEqual({ radii: [0.5, 0, 0, 0] });
+  const star = shapeOf({ kind: 'star', valley: 0.5, tips: 5 });
+  expect(stepHandle(star, { key: 'valley', place: 0 }, 10, 0.01)).toEqual({ valley: 0.6 });
+  expect(stepHandle(star, { key: 'tips', place: 0 }, 1, 0.01)).toEqual({ tips: 6 });
 });

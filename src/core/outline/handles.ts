@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import {
   type CatalogueShape,
+  type Control,
   type Extent,
   inverseOf,
   isCatalogue,
@@ -24,7 +25,7 @@ export type Handle = {
 type HandleAt = (params: unknown, extent: Extent, place: number) => Point;
 type Definition = {
   readonly params: Readonly<Record<string, z.ZodType>>;
-  readonly controls: Readonly<Record<string, { readonly label: string; readonly as: string }>>;
+  readonly controls: Readonly<Record<string, Pick<Control, 'label' | 'as' | 'step'>>>;
   readonly handles: Readonly<Record<string, HandleAt>>;
 };
 
@@ -93,4 +94,25 @@ export function pullHandle(shape: CatalogueShape, { key, place }: Pick<Handle, '
   let best = min;
   for (let v = min; v <= max; v++) if (distance(v) < distance(best)) best = v;
   return { [key]: withValue(best) };
+}
+
+/**
+ * The fields of the shape once a handle's number goes by that many steps, held within what its kind allows.
+ * A step is the number's own, a hundredth of a share, and `lengthStep` (frame units) of a length.
+ */
+export function stepHandle(
+  shape: CatalogueShape,
+  { key, place }: Pick<Handle, 'key' | 'place'>,
+  steps: number,
+  lengthStep: number,
+): object {
+  const { params, controls } = definitionOf(shape);
+  const { as, step } = controls[key]!;
+  const by = as === 'length' || as === 'corners' ? lengthStep : (step ?? (as === 'share' ? 0.01 : 1));
+  const { min, max } = rangeOf(params[key]!, shape.box);
+  const stepped = (v: number) => Math.min(Math.max(Math.round((v + steps * by) * 1e4) / 1e4, min), Math.max(max, v));
+  const before = (shape as unknown as Readonly<Record<string, number | readonly number[]>>)[key]!;
+  return {
+    [key]: typeof before === 'number' ? stepped(before) : before.map((v, i) => (i === place ? stepped(v) : v)),
+  };
 }

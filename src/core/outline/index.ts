@@ -1,4 +1,4 @@
-export { handlesOf, pullHandle, type Handle } from './handles';
+export { handlesOf, pullHandle, stepHandle, type Handle } from './handles';
 export {
   canRemove,
   contourOf,

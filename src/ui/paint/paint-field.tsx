@@ -92,7 +92,7 @@ function Geometry({
         min={0.01}
         max={100_000}
         unit={unit}
-        slider={[1, Math.max(2, depth * 2)]}
+        slider={[0, depth * 2]}
         onDrag={onDrag}
         onChange={(next) => onChange({ ...paint, depth: next })}
       />

@@ -154,20 +154,31 @@ function Report({ batch, template: given, photos: rows }: ReportProps) {
   const apart = figures.flatMap((f) => f.apart ?? []);
   const unseen = figures.filter((f) => f.placedOff !== null && f.across === null && f.rule !== 'middle').length;
   const failing = figures.filter((f) => f.findings.length > 0);
-  if (!areChecked(findings, photos.length)) {
-    return <main className="page muted">{findings.fault ? <NotChecked fault={findings.fault} /> : 'Counting…'}</main>;
+  const isChecked = areChecked(findings, photos.length);
+  const head = (
+    <div className="d-flex flex-wrap align-items-center gap-3 mb-3">
+      <h1 className="mb-0 name-line">{batch.name}: report</h1>
+      <span className="ms-auto d-flex gap-2">
+        <Link className="btn btn-plain" href={`/batches/${batch.id}?step=check`}>
+          Back to the wall
+        </Link>
+        {isChecked && (
+          <Button onClick={() => saveFile(`${batch.name}-report.csv`, csvOf(figures), 'text/csv')}>Save as CSV</Button>
+        )}
+      </span>
+    </div>
+  );
+  if (!isChecked) {
+    return (
+      <main className="page">
+        {head}
+        {findings.fault ? <NotChecked fault={findings.fault} /> : <p className="muted">Counting…</p>}
+      </main>
+    );
   }
   return (
     <main className="page">
-      <div className="d-flex flex-wrap align-items-center gap-3 mb-3">
-        <h1 className="mb-0 name-line">{batch.name}: report</h1>
-        <span className="ms-auto d-flex gap-2">
-          <Link className="btn btn-plain" href={`/batches/${batch.id}?step=check`}>
-            Back to the wall
-          </Link>
-          <Button onClick={() => saveFile(`${batch.name}-report.csv`, csvOf(figures), 'text/csv')}>Save as CSV</Button>
-        </span>
-      </div>
+      {head}
       <p className="muted">
         {plural(figures.length, 'photo')}, {amount(failing.length)} with findings.{' '}
         {off.length > 0 &&

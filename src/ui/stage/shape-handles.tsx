@@ -6,6 +6,7 @@ import {
   handlesOf,
   pullBox,
   pullHandle,
+  stepHandle,
   type Anchor,
   type Guide,
   type Handle,
@@ -18,13 +19,12 @@ import {
   mapPoint,
   outlineOf,
   pathData,
-  SHAPES,
   type Box,
   type Point,
   type Shape,
 } from '@/core/shape';
 import { number } from '@/core/layers';
-import type { Template } from '@/core/template';
+import { stepIn, type Template } from '@/core/template';
 import { isRegular } from '../shapes/box-controls';
 import { say } from '../shared/say';
 import type { Edited } from './edited';
@@ -81,27 +81,6 @@ const sayBox = ({ box: { cx, cy, width, height, angle } }: Shape) => {
 /** The shape moved by a distance in its own units. */
 const movedBy = (shape: Shape, dx: number, dy: number) =>
   withBox(shape, { cx: shape.box.cx + dx, cy: shape.box.cy + dy });
-
-/** A number of the shape by one step of a key. */
-function stepped(shape: Shape, { key, place }: Handle, up: boolean): Shape {
-  if (!isCatalogue(shape)) return shape;
-  const { as, step } = (SHAPES[shape.kind].controls as Record<string, { as: string; step?: number }>)[key]!;
-  const by = (step ?? (as === 'share' ? 0.01 : 1)) * (up ? 1 : -1);
-  const value = (shape as unknown as Record<string, number | number[]>)[key]!;
-  const next = (v: number) => Math.round((v + by) * 1e4) / 1e4;
-  return {
-    ...shape,
-    [key]: typeof value === 'number' ? next(value) : value.map((v, i) => (i === place ? Math.max(0, next(v)) : v)),
-  } as Shape;
-}
-
-/** A number kept within what the kind allows. */
-function allowed(shape: Shape, before: Shape): Shape {
-  if (!isCatalogue(shape)) return shape;
-  const params = SHAPES[shape.kind].params as Record<string, { safeParse: (v: unknown) => { success: boolean } }>;
-  const values = shape as unknown as Record<string, unknown>;
-  return Object.entries(params).every(([key, schema]) => schema.safeParse(values[key]).success) ? shape : before;
-}
 
 /** Moving, pulling, turning: the outline itself, its box's grips, and a handle for each of its numbers. */
 export function ShapeHandles({
@@ -283,7 +262,8 @@ export function ShapeHandles({
             aria-valuenow={value}
             onKeyDown={(event) => {
               const step = arrowOf(event);
-              if (step) onShape(allowed(stepped(shape, handle, step[0] - step[1] > 0), shape));
+              if (step && isCatalogue(shape))
+                onShape({ ...shape, ...stepHandle(shape, handle, step[0] - step[1], stepIn(frame.unit)) } as Shape);
             }}
           >
             <title>{handle.label}</title>

@@ -24,7 +24,7 @@ export const rectangle = defineShape({
   aspect: 4 / 3,
   anyProportion: true,
   params: { radii: z.tuple([length, length, length, length]).default([0, 0, 0, 0]) },
-  controls: { radii: { label: 'Corner radius', as: 'corners', step: 1 } },
+  controls: { radii: { label: 'Corner radius', as: 'corners' } },
   handles: {
     radii: ({ radii }, { width: w, height: h }, corner) => {
       const { x, y } = CORNERS[corner]!;
