@@ -27,6 +27,7 @@ export function withFrame(template: Template, frame: Frame): Template {
   const tidy = tidyIn(frame.unit);
   const [across, down] = [frame.width / template.frame.width, frame.height / template.frame.height];
   const factor = Math.min(across, down);
+  const tidyLength = tidyLengthIn(frame.unit);
   const inFrame = (shape: Shape) => {
     const { box } = shape;
     // A shape that lies turned has no sides along the frame's.
@@ -35,11 +36,10 @@ export function withFrame(template: Template, frame: Frame): Template {
       ...box,
       cx: tidy(box.cx * across),
       cy: tidy(box.cy * down),
-      width: tidy(box.width * (follows ? across : factor)),
-      height: tidy(box.height * (follows ? down : factor)),
+      width: tidyLength(box.width * (follows ? across : factor)),
+      height: tidyLength(box.height * (follows ? down : factor)),
     });
   };
-  const tidyLength = tidyLengthIn(frame.unit);
   const length = (v: number) => tidyLength(v * factor);
   /** What lies beyond the frame stays as far from it as lengths do. */
   const along = (v: number, end: number, by: number) => (v > end ? tidy(end * by) + length(v - end) : tidy(v * by));

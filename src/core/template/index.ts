@@ -57,4 +57,4 @@ export {
 export { arrangedSlots, slotsMoved, type Arrangement, type Company } from './arrange';
 export { hasSlots, slotOf, slotTemplate, slotTemplates, withSlotInHand, withSlotPutBack } from './slots';
 export { METADATA_LABELS, wantedFields, type WantedField } from './wanted-fields';
-export { graspIn, pixelsPerUnit, roundedIn, stepIn, type Unit } from './units';
+export { graspIn, pixelsPerUnit, roundedIn, roundedLengthIn, stepIn, type Unit } from './units';

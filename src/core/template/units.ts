@@ -22,20 +22,26 @@ const roundedTo = (decimals: number) => {
   return (v: number) => Math.round(v * k) / k;
 };
 
+/** The same for lengths alone: one that was something stays something, be it the least. */
+function lengthTo(decimals: number) {
+  const [rounded, least] = [roundedTo(decimals), 10 ** -decimals];
+  return (v: number) => rounded(v) || Math.sign(v) * least;
+}
+
 /** Rounds a place or a length so. */
 export const tidyIn = (unit: Unit) => roundedTo(DECIMALS[unit]);
 
-/** The same for lengths alone: one that was something stays something, be it the least. */
-export function tidyLengthIn(unit: Unit) {
-  const [tidy, least] = [tidyIn(unit), 10 ** -DECIMALS[unit]];
-  return (v: number) => tidy(v) || Math.sign(v) * least;
-}
+/** Rounds a length so: one that was something stays something. */
+export const tidyLengthIn = (unit: Unit) => lengthTo(DECIMALS[unit]);
 
 /** Decimals that new lengths begin with: about a hundredth of a millimetre. */
 const NEW: Readonly<Record<Unit, number>> = { px: 2, mm: 2, cm: 3, in: 3, pt: 2 };
 
-/** Rounds a length, or a place, that nobody has written yet. */
+/** Rounds a place that nobody has written yet. */
 export const roundedIn = (unit: Unit) => roundedTo(NEW[unit]);
+
+/** Rounds a length that nobody has written yet: one that was something stays something. */
+export const roundedLengthIn = (unit: Unit) => lengthTo(NEW[unit]);
 
 const STEPS: Readonly<Record<string, number>> = { px: 1, mm: 0.1, cm: 0.01, in: 0.01, pt: 0.5 } satisfies Record<Unit, number>; // prettier-ignore
 

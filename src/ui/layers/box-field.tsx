@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import { cornersOf, type Place } from '@/core/layers';
 import { isConvex } from '@/core/pictures';
 import { fourCorners, outlineOf } from '@/core/shape';
-import { roundedIn, type Template } from '@/core/template';
+import { roundedLengthIn, type Template } from '@/core/template';
 import { ChoiceField } from '../shared/choice-field';
 import { NumberField } from '../shared/number-field';
 
@@ -23,7 +23,7 @@ type Corners = Extract<Place, { corners: unknown }>['corners'];
 
 /** A fifth of the frame's shorter side in its right lower corner: where a maker's mark is mostly wanted. */
 function freshBox({ width, height, unit }: Template['frame']): Box {
-  const side = roundedIn(unit)(Math.min(width, height) / 5);
+  const side = roundedLengthIn(unit)(Math.min(width, height) / 5);
   return { cx: width - side * 0.75, cy: height - side * 0.75, width: side, height: side };
 }
 

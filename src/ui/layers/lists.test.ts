@@ -41,7 +41,9 @@ test('a tint of a layer begins so that it is seen; a new layer is what its list 
 
 test('whatever layer is added first, with slots or without, is one that the template takes', () => {
   const one = template({});
-  for (const base of [one, withSlots(one, 3), withSlots(template({ mode: 'window' }), 2)])
+  const tiny = template({ shape: { kind: 'circle', box: { cx: 9, cy: 9, width: 0.01, height: 0.01 } } });
+  const least = template({ frame: { width: 0.1, height: 0.1, unit: 'in', ppi: 300 } });
+  for (const base of [one, withSlots(one, 3), withSlots(template({ mode: 'window' }), 2), tiny, least])
     for (const list of Object.keys(LAYER_LISTS) as LayerList[]) {
       const next = { ...base, [list]: [newLayer(list, base)] };
       expect(parseTemplate(next)[list]).toEqual(next[list]);

@@ -1,6 +1,6 @@
 /** Lists of layers, changed in one place, and new ones for them. */
 import { layerKind, layerSet, type LayerList, type LayerPart, type LayerSet } from '@/core/layers';
-import { hasSlots, roundedIn, type Template } from '@/core/template';
+import { hasSlots, roundedIn, roundedLengthIn, type Template } from '@/core/template';
 
 export type LayerOf<K extends LayerList> = Template[K][number];
 
@@ -27,7 +27,7 @@ const FRAME = 1080;
 
 /** A depth that suits what goes from the shape's edge inwards, frame units. */
 export const goodDepth = ({ shape: { box }, frame }: Template): number =>
-  roundedIn(frame.unit)(Math.min(box.width, box.height) / 4);
+  roundedLengthIn(frame.unit)(Math.min(box.width, box.height) / 4);
 
 /** Below the shape: in the mat where that has room, else near the frame's lower edge. */
 function captionPlace({ frame, mat }: Template, size: number): [number, number] {
@@ -55,7 +55,7 @@ export function defaultsFor(definition: LayerPart, { frame }: Pick<Template, 'fr
   const layer = definition.schema.parse({}) as Record<string, unknown>;
   for (const key of definition.lengths) {
     const value = layer[key];
-    if (typeof value === 'number') layer[key] = roundedIn(frame.unit)(value * k);
+    if (typeof value === 'number') layer[key] = roundedLengthIn(frame.unit)(value * k);
   }
   return layer;
 }

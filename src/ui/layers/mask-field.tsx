@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { completeShape, contoursOf, pathData, SHAPES, type CatalogueShape, type Shape } from '@/core/shape';
-import { roundedIn, type Template } from '@/core/template';
+import { roundedLengthIn, type Template } from '@/core/template';
 import { BoxControls } from '../shapes/box-controls';
 import { KindControls } from '../shapes/kind-controls';
 import { ShapePicker } from '../shapes/shape-picker';
@@ -19,7 +19,7 @@ type MaskFieldProps = {
 
 /** The middle of the frame, a third of its shorter side large. */
 function freshRoom({ width, height, unit }: Template['frame']) {
-  const side = roundedIn(unit)(Math.min(width, height) / 3);
+  const side = roundedLengthIn(unit)(Math.min(width, height) / 3);
   return { cx: width / 2, cy: height / 2, width: side, height: side, angle: 0, mirror: false };
 }
 

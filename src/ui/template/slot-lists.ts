@@ -1,5 +1,5 @@
 /** Lists of slots as the panel changes them. */
-import { arrangedSlots, roundedIn, slotOf, type Slot, type Template } from '@/core/template';
+import { arrangedSlots, roundedLengthIn, slotOf, type Slot, type Template } from '@/core/template';
 
 /** Most slots a template may have. */
 export const MOST_SLOTS = 24;
@@ -19,7 +19,7 @@ export const showsPhotoAgain = ({ behind, before }: Template): boolean =>
 
 /** A gap between slots that suits a frame. */
 export const gapIn = ({ width, height, unit }: Template['frame']): number =>
-  roundedIn(unit)(Math.min(width, height) / 27);
+  roundedLengthIn(unit)(Math.min(width, height) / 27);
 
 /** The template with so many slots like its own shape, laid out in its frame; photos lie in them, not around them. */
 export function withSlots(template: Template, n: number): Template {
