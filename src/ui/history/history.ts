@@ -1,6 +1,6 @@
 'use client';
 /** One history of a batch: changes of the template and of photos, in the order in which they were made, as data that can be kept. */
-import { create, type StoreApi, type UseBoundStore } from 'zustand';
+import { createStore, type StoreApi } from 'zustand';
 import { say } from '../shared/say';
 
 export type Step = {
@@ -16,7 +16,7 @@ export type Step = {
 export type Steps = { readonly past: readonly Step[]; readonly future: readonly Step[] };
 
 export type History = {
-  readonly use: UseBoundStore<StoreApi<Steps>>;
+  readonly steps: StoreApi<Steps>;
   /** Says how steps of a part are applied. */
   readonly takePart: (part: string, apply: (data: never) => void) => void;
   /** Notes what has just been done; what could be redone is forgotten. */
@@ -34,39 +34,39 @@ const MOST = 300;
 
 /** @param kept steps of an earlier page */
 export function createHistory(kept: Steps = { past: [], future: [] }): History {
-  const use = create<Steps>(() => kept);
+  const steps = createStore<Steps>(() => kept);
   const parts = new Map<string, (data: never) => void>();
   const apply = ({ part }: Step, data: unknown) => parts.get(part)?.(data as never);
   return {
-    use,
+    steps,
     takePart: (part, how) => void parts.set(part, how),
-    record: (step) => use.setState(({ past }) => ({ past: [...past.slice(1 - MOST), step], future: [] })),
+    record: (step) => steps.setState(({ past }) => ({ past: [...past.slice(1 - MOST), step], future: [] })),
     amend: (forth) =>
-      use.setState(({ past }) => ({
+      steps.setState(({ past }) => ({
         past: past.map((step, i) => (i === past.length - 1 ? { ...step, forth } : step)),
       })),
     rebase: (part, anew) => {
-      const rebased = (steps: readonly Step[]) =>
-        steps.flatMap((step) => {
+      const rebased = (list: readonly Step[]) =>
+        list.flatMap((step) => {
           if (step.part !== part) return [step];
           const [back, forth] = [anew(step.back as never), anew(step.forth as never)];
           return back === null || forth === null ? [] : [{ ...step, back, forth }];
         });
-      use.setState(({ past, future }) => ({ past: rebased(past), future: rebased(future) }));
+      steps.setState(({ past, future }) => ({ past: rebased(past), future: rebased(future) }));
     },
     undo: () => {
-      const { past, future } = use.getState();
+      const { past, future } = steps.getState();
       const step = past[past.length - 1];
       if (!step) return;
-      use.setState({ past: past.slice(0, -1), future: [step, ...future] });
+      steps.setState({ past: past.slice(0, -1), future: [step, ...future] });
       say(`Undone: ${step.words}`);
       apply(step, step.back);
     },
     redo: () => {
-      const { past, future } = use.getState();
+      const { past, future } = steps.getState();
       const [step, ...rest] = future;
       if (!step) return;
-      use.setState({ past: [...past, step], future: rest });
+      steps.setState({ past: [...past, step], future: rest });
       say(`Redone: ${step.words}`);
       apply(step, step.forth);
     },

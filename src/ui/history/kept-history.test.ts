@@ -15,14 +15,14 @@ function worked(batch: number, ...widths: number[]) {
   const stop = keepHistory(batch, history);
   widths.forEach((w) => store.change(width(w)));
   stop();
-  return store.use.getState().template;
+  return store.state.getState().template;
 }
 
 test('after a reload everything can be undone and redone as before', () => {
   const last = worked(1, 20, 30);
   const history = createHistory(recallHistory(1, last));
   const store = createTemplateStore(last, history);
-  const now = () => store.use.getState().template.borders[0]!.width;
+  const now = () => store.state.getState().template.borders[0]!.width;
   history.undo();
   history.undo();
   expect(now()).toBe(10);

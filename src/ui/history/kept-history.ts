@@ -56,11 +56,11 @@ export function keepHistory(batch: number, history: History): () => void {
   const keep = () => {
     clearTimeout(timer);
     timer = undefined;
-    const { past, future } = history.use.getState();
+    const { past, future } = history.steps.getState();
     kept.change((all) => [{ batch, ...shortened({ past, future }) }, ...all.filter((one) => one.batch !== batch)].slice(0, BATCHES) as typeof all); // prettier-ignore
   };
   const onLeave = () => timer !== undefined && keep();
-  const stop = history.use.subscribe(() => {
+  const stop = history.steps.subscribe(() => {
     timer ??= setTimeout(keep, PAUSE_MS);
   });
   window.addEventListener('pagehide', onLeave);

@@ -7,7 +7,7 @@ const width = (w: number) => (t: Template): Template => ({ ...t, borders: [{ ...
 function makeStore() {
   const store = createTemplateStore(start);
   const { history } = store;
-  return { store, history, now: () => store.use.getState().template.borders[0]!.width };
+  return { store, history, now: () => store.state.getState().template.borders[0]!.width };
 }
 
 test('every change is a step back, and redo comes again', () => {
@@ -20,9 +20,9 @@ test('every change is a step back, and redo comes again', () => {
   expect(now()).toBe(30);
   history.undo();
   history.undo();
-  expect(store.use.getState().template).toBe(start);
+  expect(store.state.getState().template).toBe(start);
   history.undo();
-  expect(store.use.getState().template).toBe(start);
+  expect(store.state.getState().template).toBe(start);
 });
 
 test('a whole drag of a slider is one step', () => {
@@ -44,7 +44,7 @@ test('a drag that changes nothing leaves no step', () => {
   const { store, history } = makeStore();
   store.drag(true);
   store.drag(false);
-  expect(history.use.getState().past).toHaveLength(0);
+  expect(history.steps.getState().past).toHaveLength(0);
 });
 
 test('a change after an undo ends what could be redone', () => {
@@ -52,7 +52,7 @@ test('a change after an undo ends what could be redone', () => {
   store.change(width(20));
   history.undo();
   store.change(width(30));
-  expect(history.use.getState().future).toHaveLength(0);
+  expect(history.steps.getState().future).toHaveLength(0);
 });
 
 test('changes of photos lie between those of the template, and are undone in the order in which all were made', () => {

@@ -1,5 +1,5 @@
 'use client';
-import { create, type StoreApi, type UseBoundStore } from 'zustand';
+import { createStore, type StoreApi } from 'zustand';
 import { mergeTemplates, type Template } from '@/core/template';
 import { createHistory, type History } from '../history/history';
 
@@ -9,7 +9,8 @@ export type Change = (change: (template: Template) => Template) => void;
 
 /** The template being edited; every change is a step of the batch's history. */
 export type TemplateStore = {
-  readonly use: UseBoundStore<StoreApi<TemplateState>>;
+  /** Read in components by `useStore`. */
+  readonly state: StoreApi<TemplateState>;
   readonly history: History;
   readonly change: Change;
   /** Takes in what somebody else has made of what both knew: steps of the history are then about one's own changes alone. */
@@ -22,17 +23,17 @@ const WORDS = 'change of the template';
 
 /** @param history that the changes are noted in; of its own where nothing else is changed */
 export function createTemplateStore(initial: Template, history: History = createHistory()): TemplateStore {
-  const use = create<TemplateState>(() => ({ template: initial }));
-  history.takePart('template', (template: Template) => use.setState({ template }));
+  const state = createStore<TemplateState>(() => ({ template: initial }));
+  history.takePart('template', (template: Template) => state.setState({ template }));
   let drag: 'none' | 'begun' | 'noted' = 'none';
   return {
-    use,
+    state,
     history,
     change: (change) => {
-      const back = use.getState().template;
+      const back = state.getState().template;
       const forth = change(back);
       if (forth === back) return;
-      use.setState({ template: forth });
+      state.setState({ template: forth });
       // The first change of a drag notes where it began; the others only follow.
       if (drag === 'noted') return history.amend(forth);
       history.record({ words: WORDS, part: 'template', back, forth });
@@ -40,7 +41,7 @@ export function createTemplateStore(initial: Template, history: History = create
     },
     follow: (base, theirs, both) => {
       history.rebase('template', (kept: Template) => mergeTemplates(base, kept, theirs));
-      use.setState({ template: both });
+      state.setState({ template: both });
     },
     drag: (active) => {
       drag = active ? 'begun' : 'none';

@@ -21,7 +21,7 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
   const [state, setState] = useState<SaveState>({ kind: 'saved' });
   const [saves] = useState(() =>
     createDraftSaves({
-      current: () => store.use.getState().template,
+      current: () => store.state.getState().template,
       revision: firstRevision,
       window: newId(),
       send: (save) => api<{ revision: number }>(`/api/batches/${batchId}/draft`, 'PUT', save),
@@ -69,7 +69,7 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
 
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const unsubscribe = store.use.subscribe(() => {
+    const unsubscribe = store.state.subscribe(() => {
       setState({ kind: 'saving' });
       clearTimeout(timer);
       timer = setTimeout(() => void flush(), PAUSE_MS);

@@ -40,7 +40,7 @@ test('what is found counts at once, and all of it is one step to undo', async ()
   await act(() => result.current.find([1, 2, 3]));
   expect(api.mock.calls[0]).toEqual(['/api/batches/7/alike', 'POST', { photo: 1 }]);
   expect([...subjects.values()]).toEqual([kept, kept, null]);
-  expect(history.use.getState().past.map(({ words }) => words)).toEqual(['found like others: 2 subjects of 3']);
+  expect(history.steps.getState().past.map(({ words }) => words)).toEqual(['found like others: 2 subjects of 3']);
   expect(result.current).toMatchObject({ run: null, failure: null, outcome: 'found like others: 2 subjects of 3' });
   history.undo();
   expect([...subjects.values()]).toEqual([null, null, null]);
@@ -55,7 +55,7 @@ test('a subject that somebody points at meanwhile stays theirs', async () => {
   });
   await act(() => result.current.find([1]));
   expect(subjects.get(1)).toBe(theirs);
-  expect(history.use.getState().past).toEqual([]);
+  expect(history.steps.getState().past).toEqual([]);
 });
 
 test('stopped, it keeps what it has and asks for nothing more', async () => {
@@ -111,7 +111,7 @@ test('what a reload broke off goes on with those that are left, and is one step 
   const after = bench(1, 2, 3, 4);
   await waitFor(() => expect(after.result.current.outcome).toBe('found like others: 4 subjects of 4'));
   expect(api.mock.calls.map(([, , { photo }]) => photo)).toEqual([3, 4]); // prettier-ignore
-  expect(after.history.use.getState().past.map(({ forth }) => (forth as PhotoChange[]).map(({ id }) => id))).toEqual([[1, 2, 3, 4]]); // prettier-ignore
+  expect(after.history.steps.getState().past.map(({ forth }) => (forth as PhotoChange[]).map(({ id }) => id))).toEqual([[1, 2, 3, 4]]); // prettier-ignore
   after.history.undo();
   expect([...after.subjects.values()]).toEqual([null, null, null, null]);
 

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useDropzone } from 'react-dropzone';
+import { useStore } from 'zustand';
 import type { BatchDetail } from '@/server/services';
 import { countBatch } from '@/core/checks';
 import { withSizes } from '@/core/placement';
@@ -70,7 +71,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
   const locks = !mayWork ? FOR_VIEWERS : batch.saved?.open ? lockedBy(batch.saved.name, batch.saved.open) : null;
   const open = locks?.open ?? null;
   const store = useMemo(() => lockedStore(own, open), [own, open]);
-  const template = store.use((state) => state.template);
+  const template = useStore(store.state, (state) => state.template);
   const { state, flush, join, follow } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
   const { photos, counted, tiles, compared, total, error } = useBenchPhotos(batch, template);
