@@ -147,3 +147,24 @@ test('in a narrow window everything can still be reached', async ({ page }) => {
   await expect(page.getByRole('complementary', { name: 'Centre' })).toBeVisible();
   expect(await scrolled()).toBe(0);
 });
+
+test('a page that could not be drawn says so, keeps the way back, and comes again whole', async ({ page }) => {
+  await batchOf(page, 'Stopped', await rainbow(2));
+  const screens = page.getByRole('navigation', { name: 'Screens' });
+  await screens.getByRole('link', { name: 'Batches' }).click();
+  const batch = page.getByRole('link', { name: 'Stopped' });
+  await expect(batch).toBeVisible();
+  await page.evaluate(() => {
+    window.ResizeObserver = class {
+      constructor() {
+        throw new Error('no measure');
+      }
+    } as never;
+  });
+  await batch.click();
+  const told = page.getByRole('alert').filter({ hasText: 'This page has stopped' });
+  await expect(told).toContainText('What went wrong: no measure');
+  await expect(screens.getByRole('link', { name: 'Batches' })).toBeVisible();
+  await told.getByRole('button', { name: 'Reload the page' }).click();
+  await expect(cutouts(page)).toHaveCount(2);
+});

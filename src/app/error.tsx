@@ -1,0 +1,2 @@
+'use client';
+export { Stopped as default } from '@/ui/shared/stopped';
