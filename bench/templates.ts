@@ -44,7 +44,7 @@ export async function measureTemplates(rounds: number): Promise<TemplatesSpeed> 
   process.env.WOBREL_DATA = folder;
   try {
     const here = hereIn(FIRST_WORKSPACE);
-    await migrateDatabase(here.db);
+    await migrateDatabase(here.db, here.files.database());
     await add(here, { templates: 0, batches: 0 }, FEW);
     const few = await pageTime(here, rounds);
     await add(here, FEW, MANY);

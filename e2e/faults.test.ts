@@ -8,7 +8,7 @@ import type { DeliveryProgress, UploadProgress } from '../src/server/services';
 import { startWebdav } from '../src/stand-ins/webdav';
 import { flatPhoto, noisePhoto } from './photos';
 import { pictureNames } from './exports';
-import { clearAway, kill, OWN_ADDRESS, ownFolder, start } from './own-server';
+import { clearAway, kill, OWN_ADDRESS, ownFolder, start, startInVain } from './own-server';
 import { unzip } from './zip';
 
 async function call<T>(path: string, method = 'GET', body?: unknown): Promise<T> {
@@ -184,4 +184,22 @@ test('a cancelled export keeps what is done and goes on from there', async () =>
   await call(`/api/deliveries/${id}/resume`, 'POST');
   await expect.poll(async () => (await progress(id)).state, { timeout: 60_000 }).toBe('done');
   expect((await progress(id)).filesDone).toBe(30);
+});
+
+test('a server that can’t work says why in a sentence, and ends', async () => {
+  const data = ownFolder();
+  await start(data);
+  await batchOf(1);
+  const second = await startInVain({ WOBREL_DATA: data });
+  expect(second).toEqual({ status: 1, said: expect.stringContaining(`Another Wobrel works in ${data}`) });
+  // The first one is as it was; killed, it leaves nothing that keeps the next one out.
+  expect((await call<{ batches: unknown[] }>('/api/batches')).batches).toHaveLength(1);
+  await kill();
+  await start(data);
+  await kill();
+
+  for (const end of ['-wal', '-shm']) rmSync(join(data, `wobrel.db${end}`), { force: true });
+  writeFileSync(join(data, 'wobrel.db'), 'no database any more, but a letter of some length');
+  const damaged = `${join(data, 'wobrel.db')} could not be read: the file is damaged, or no database.`;
+  expect(await startInVain({ WOBREL_DATA: data })).toEqual({ status: 1, said: expect.stringContaining(damaged) });
 });

@@ -27,6 +27,17 @@ export async function kill(): Promise<void> {
   await over;
 }
 
+/** Starts another one that can't come up; what it says, when it has ended by itself. */
+export async function startInVain(env: Readonly<Record<string, string>>): Promise<{ status: number; said: string }> {
+  const other = spawn('node', ['dist/serve.mjs'], {
+    env: { ...process.env, NODE_ENV: 'production', PORT: '0', ...env },
+  });
+  let said = '';
+  other.stderr.on('data', (piece: Buffer) => (said += piece.toString()));
+  const status = await new Promise<number>((resolve) => other.once('close', resolve));
+  return { status, said };
+}
+
 /** A folder that is gone after the test. */
 export function ownFolder(): string {
   const folder = mkdtempSync(join(tmpdir(), 'wobrel-own-'));

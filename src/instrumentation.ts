@@ -1,3 +1,5 @@
+import { WobrelError } from './core/errors';
+
 /** What happens once when the server starts. */
 export async function register() {
   // The work stands inside the condition, so that nothing of it is built for the edge runtime.
@@ -7,7 +9,8 @@ export async function register() {
       await start();
     } catch (error) {
       // A server whose start failed would answer every request with an error: say so and end.
-      console.error('Wobrel could not start:', error);
+      // What whoever started it can mend is a sentence; all else is told whole.
+      console.error('Wobrel could not start:', error instanceof WobrelError ? error.message : error);
       process.exit(1);
     }
   }

@@ -12,10 +12,11 @@ import {
   removeEverybody,
   rosterOf,
 } from './server/people';
+import { setting } from './server/config';
 import { migrateDatabase } from './server/db';
 import { FIRST_WORKSPACE, hereIn, ITSELF, ROLES } from './server/workspace';
 
-const address = () => process.env.WOBREL_URL ?? `http://127.0.0.1:${process.env.PORT ?? 4310}`;
+const address = () => setting('WOBREL_URL') ?? `http://127.0.0.1:${setting('PORT')}`;
 const linkTo = (token: string) => `${address()}/welcome#${token}\nIt works once, within a day.`;
 
 const workspace = ['--workspace <number>', 'which workspace', String(FIRST_WORKSPACE)] as const;
@@ -25,7 +26,7 @@ async function here(key: string) {
   const known = await rosterOf();
   if (!known.some(({ id }) => String(id) === key)) throw new WobrelError('not-found', `There is no workspace ${key}.`);
   const found = hereIn(Number(key), ITSELF);
-  await migrateDatabase(found.db);
+  await migrateDatabase(found.db, found.files.database());
   return found;
 }
 

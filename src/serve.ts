@@ -1,16 +1,32 @@
 /** Starts the built application: `node dist/serve.mjs`, at HOST and PORT. */
 import next from 'next';
 import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { checkSettings, setting } from './server/config';
 import { builtFiles, refusalOf } from './server/http';
 import { PLACE_HEADER } from './server/people';
 
-const hostname = process.env.HOST ?? '127.0.0.1';
-const port = Number(process.env.PORT ?? 4310);
+try {
+  checkSettings();
+} catch (error) {
+  console.error((error as Error).message);
+  process.exit(1);
+}
+const hostname = setting('HOST');
+const port = setting('PORT');
 
 /** Uploads over a bad line take their time, ms. */
 const REQUEST_TIMEOUT = 60 * 60 * 1000;
 /** Idle connections are kept as long, ms: longer than clients keep theirs. */
 const KEEP_ALIVE = 5 * 60 * 1000;
+
+/** Why it can't listen there, by Node's code. */
+const NOT_LISTENING: Readonly<Record<string, string>> = {
+  EADDRINUSE: `Port ${port} is taken already: set PORT to another one.`,
+  EACCES: `Port ${port} is not for everyone: set PORT to one from 1024.`,
+  EADDRNOTAVAIL: `${hostname} is no address of this machine: set HOST to one that is.`,
+  ENOTFOUND: `Nothing is called ${hostname}: set HOST to an address of this machine.`,
+};
 
 const app = next({ dev: false, hostname, port });
 await app.prepare();
@@ -33,8 +49,11 @@ server.requestTimeout = REQUEST_TIMEOUT;
 server.keepAliveTimeout = KEEP_ALIVE;
 server.headersTimeout = KEEP_ALIVE + 1000;
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken already: set PORT to another one.` : error);
+  console.error(NOT_LISTENING[error.code ?? ''] ?? error);
   process.exit(1);
 });
-// eslint-disable-next-line no-console -- says where the application is
-server.listen(port, hostname, () => console.log(`Wobrel listens on http://${hostname}:${port}`));
+server.listen(port, hostname, () => {
+  const { port: heard } = server.address() as AddressInfo;
+  // eslint-disable-next-line no-console -- says where the application is
+  console.log(`Wobrel listens on http://${hostname}:${heard}`);
+});

@@ -1,8 +1,8 @@
 /** The folder that a run writes into: made ready, and nobody else's meanwhile. */
-import { lstat, mkdir, open, readdir, readFile, rename, rm } from 'node:fs/promises';
-import { dirname, join, relative, resolve, sep } from 'node:path';
+import { open, readdir, readFile, rename, rm } from 'node:fs/promises';
+import { join, relative, sep } from 'node:path';
 import { WobrelError } from '../core/errors';
-import { asWriteError } from '../server/store';
+import { asWriteError, makeFolder } from '../server/store';
 
 /** Holds the number of the process that writes into the folder. */
 const CLAIM = '.wobrel-run';
@@ -14,21 +14,6 @@ const isRunning = (pid: number): boolean => {
     return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
 };
-
-/** Makes the folder and those above it, one by one: where none can be made, as below /proc, Node's recursive way goes on for ever. */
-async function makeFolder(path: string): Promise<void> {
-  const missing: string[] = [];
-  for (let at = resolve(path); ; at = dirname(at)) {
-    // A link that leads nowhere is there, and is no folder.
-    const found = await lstat(at).catch(() => null);
-    if (found) break;
-    missing.push(at);
-  }
-  for (const folder of missing.reverse())
-    await mkdir(folder).catch((error: NodeJS.ErrnoException) => {
-      if (error.code !== 'EEXIST') throw error;
-    });
-}
 
 /** Claims the folder for this run; a claim whose process is gone is taken over. */
 async function claim(out: string): Promise<void> {

@@ -1,11 +1,12 @@
 /** A database: one client a file and process, one writer at a time. */
-import { createClient } from '@libsql/client';
+import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { mkdirSync } from 'node:fs';
+import { chmodSync, closeSync, mkdirSync, openSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import PQueue from 'p-queue';
 import { WobrelError } from '../../core/errors';
+import { asWriteError } from '../store';
 import * as schema from './schema';
 
 export type Database = LibSQLDatabase<typeof schema>;
@@ -19,40 +20,74 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
  */
 export type Write = <T>(work: (tx: Transaction) => Promise<T>) => Promise<T>;
 
-/** SQLite's words for a disk that takes no more; Drizzle wraps the error that says so. */
-const DISK_TROUBLE: Readonly<Record<string, string>> = {
-  SQLITE_FULL: 'the disk is full',
-  SQLITE_READONLY: 'the file may not be written to',
-  SQLITE_IOERR: 'the disk can’t be read or written',
+/** What SQLite's codes mean to whoever looks after the file; Drizzle wraps the error that has one. */
+const TROUBLE: Readonly<Record<string, string>> = {
+  SQLITE_FULL: 'written: the disk is full',
+  SQLITE_READONLY: 'written: the file may not be written to',
+  SQLITE_IOERR: 'written: the disk can’t be read or written',
+  SQLITE_NOTADB: 'read: the file is damaged, or no database',
+  SQLITE_CORRUPT: 'read: the file is damaged',
 };
 
-function asDiskError(error: unknown, path: string): unknown {
+/** Trouble with the file told in a sentence, which calls it by a name; other errors pass unchanged. */
+function asFileError(error: unknown, path: string, name = 'The database'): unknown {
   const codes = [error, (error as Error)?.cause].map((e) => String((e as { code?: string } | undefined)?.code ?? ''));
-  const found = Object.keys(DISK_TROUBLE).find((code) => codes.some((c) => c.startsWith(code)));
+  const found = Object.keys(TROUBLE).find((code) => codes.some((c) => c.startsWith(code)));
   if (!found) return error;
-  return new WobrelError('cannot-write', `The database could not be written: ${DISK_TROUBLE[found]}.`, path);
+  return new WobrelError('cannot-write', `${name} could not be ${TROUBLE[found]}.`, path);
+}
+
+/**
+ * Opens the file of a database, which is made where it is missing.
+ *
+ * @param isSecret whether only the server's own user may read it; SQLite gives the files beside it the same mode
+ * @throws WobrelError `cannot-write`
+ */
+export function openFile(path: string, isSecret = false): Client {
+  try {
+    mkdirSync(dirname(path), { recursive: true });
+    closeSync(openSync(path, 'a', isSecret ? 0o600 : undefined));
+    if (isSecret) chmodSync(path, 0o600);
+    // The timeout makes a second process (a backup, say) wait rather than fail.
+    return createClient({ url: `file:${path}`, timeout: 5000 });
+  } catch (error) {
+    const told = asWriteError(error, path);
+    if (told instanceof WobrelError) throw told;
+    throw new WobrelError('cannot-write', `${path} could not be opened: it can’t be made, or is no file.`, path);
+  }
+}
+
+/**
+ * Brings the tables of any database up to date by the migrations in a folder.
+ *
+ * @throws WobrelError `cannot-write` where its file is damaged, or the disk takes no more
+ */
+export async function migrateFile<S extends Record<string, unknown>>(
+  db: LibSQLDatabase<S>,
+  path: string,
+  folder: string,
+): Promise<void> {
+  try {
+    await db.run('PRAGMA journal_mode = WAL');
+    await migrate(db, { migrationsFolder: folder });
+  } catch (error) {
+    throw asFileError(error, path, path);
+  }
 }
 
 /** Opens the database in a file, which is made where it is missing; its tables are brought up to date by `migrateDatabase`. */
 export function openDatabase(path: string): { readonly db: Database; readonly write: Write } {
-  mkdirSync(dirname(path), { recursive: true });
-  // The timeout makes a second process (a backup, say) wait rather than fail.
-  const db = drizzle(createClient({ url: `file:${path}`, timeout: 5000 }), { schema });
+  const db = drizzle(openFile(path), { schema });
   const turns = new PQueue({ concurrency: 1 });
   const write: Write = (work) =>
     turns.add(() =>
       db.transaction(work).catch((error: unknown) => {
-        throw asDiskError(error, path);
+        throw asFileError(error, path);
       }),
     );
   return { db, write };
 }
 
-/** Brings the tables up to date. */
-export async function migrateDatabase(
-  db: Database,
-  folder = join(/*turbopackIgnore: true*/ process.cwd(), 'src/server/db/migrations'),
-): Promise<void> {
-  await db.run('PRAGMA journal_mode = WAL');
-  await migrate(db, { migrationsFolder: folder });
-}
+/** Brings the tables of a workspace's database up to date. @throws WobrelError `cannot-write` */
+export const migrateDatabase = (db: Database, path: string): Promise<void> =>
+  migrateFile(db, path, join(/*turbopackIgnore: true*/ process.cwd(), 'src/server/db/migrations'));

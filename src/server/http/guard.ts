@@ -1,9 +1,12 @@
 /** Who may ask: only pages of this very server, reached under a name it knows. */
 import { WobrelError } from '../../core/errors';
+import { setting } from '../config';
 
 /** Host names that are answered to; WOBREL_HOSTS adds more, separated by commas. */
 function knownHosts(): Set<string> {
-  const more = (process.env.WOBREL_HOSTS ?? '').split(',').map((host) => host.trim().toLowerCase());
+  const more = setting('WOBREL_HOSTS')
+    .split(',')
+    .map((host) => host.trim().toLowerCase());
   return new Set(['127.0.0.1', 'localhost', '[::1]', ...more.filter(Boolean)]);
 }
 

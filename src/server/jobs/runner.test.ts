@@ -32,7 +32,7 @@ async function isState(id: number, wanted: string): Promise<void> {
 }
 
 test('the loop takes up what was left, goes from job to job, and a job that fails does not end it', async () => {
-  await migrateDatabase(here.db);
+  await migrateDatabase(here.db, here.files.database());
   const batch = await batchOfOne();
   // Killed between the delivery's row and its job, as older versions could be: it would wait for ever.
   const lost = await deliveries.startDelivery(here, batch);

@@ -4,7 +4,7 @@ import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { randomBytes } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { dataFolder } from '../config';
+import { dataFolder, setting } from '../config';
 import { oncePerProcess } from '../once';
 import { peopleDb } from './database';
 import { PLACE_HEADER } from './place';
@@ -31,13 +31,13 @@ function secret(): string {
 }
 
 /** True where pages are reached by https: cookies are then sent by no other way. */
-const isSecure = () => (process.env.WOBREL_URL ?? '').startsWith('https:');
+const isSecure = () => setting('WOBREL_URL')?.startsWith('https:') ?? false;
 
 function open() {
   return betterAuth({
     database: drizzleAdapter(peopleDb(), { provider: 'sqlite', schema, transaction: false }),
     secret: secret(),
-    baseURL: process.env.WOBREL_URL ?? 'http://127.0.0.1',
+    baseURL: setting('WOBREL_URL') ?? 'http://127.0.0.1',
     telemetry: { enabled: false },
     logger: { level: 'error' },
     emailAndPassword: {

@@ -15,7 +15,8 @@ export function peopleFolder(): string {
   process.env.WOBREL_DATA = folder;
   beforeAll(async () => {
     await migratePeople();
-    await migrateDatabase(hereIn(FIRST_WORKSPACE).db);
+    const { db, files } = hereIn(FIRST_WORKSPACE);
+    await migrateDatabase(db, files.database());
   });
   afterAll(() => rmSync(folder, { recursive: true }));
   return folder;

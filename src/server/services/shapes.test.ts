@@ -8,7 +8,7 @@ import { FIRST_WORKSPACE, hereIn } from '../workspace';
 const folder = mkdtempSync(join(tmpdir(), 'wobrel-shapes-'));
 process.env.WOBREL_DATA = folder;
 const here = hereIn(FIRST_WORKSPACE);
-beforeAll(() => migrateDatabase(here.db));
+beforeAll(() => migrateDatabase(here.db, here.files.database()));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 const read = (document: object) => shapes.savedShapeSchema.parse(document);

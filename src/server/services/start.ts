@@ -1,8 +1,10 @@
 /** What happens once a process in each workspace: tables brought up to date, the work loops started. */
-import { migrateDatabase } from '../db';
+import { dataFolder, setting } from '../config';
+import { holdFolder, migrateDatabase } from '../db';
 import { startRunner } from '../jobs';
 import { oncePerProcess } from '../once';
 import { addWorkspace, migratePeople, signInIsOn, workspaceKeys } from '../people';
+import { makeFolder } from '../store';
 import { hereIn, ITSELF, note, type Here } from '../workspace';
 import { putInOrder } from './photo-order';
 import { lookAtAll } from './photos';
@@ -11,10 +13,11 @@ import { sweepArrivals } from './unneeded';
 
 type Loops = Set<() => Promise<void>>;
 const loops = () => oncePerProcess<Loops>('loops', () => new Set());
+const held = () => oncePerProcess<Set<() => void>>('held', () => new Set());
 
 /** Work that a killed process left is taken up first. */
 async function startWorkspace(here: Here): Promise<void> {
-  await migrateDatabase(here.db);
+  await migrateDatabase(here.db, here.files.database());
   await putInOrder(here);
   await sweepArrivals(here);
   loops().add(await startRunner(here));
@@ -26,10 +29,12 @@ async function startWorkspace(here: Here): Promise<void> {
 /** Where only this machine listens nobody else can come in. */
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 
-/** Starts all workspaces. */
+/** Starts all workspaces. @throws WobrelError `cannot-write`, or `in-use` where another server works in the data folder */
 export async function start(): Promise<void> {
+  await makeFolder(dataFolder());
+  held().add(await holdFolder(dataFolder()));
   await migratePeople();
-  const host = process.env.HOST ?? '127.0.0.1';
+  const host = setting('HOST');
   if (!LOOPBACK.has(host) && !(await signInIsOn()))
     console.error(
       `Whoever reaches ${host} may do everything here: npm run people -- add NAME EMAIL has people sign in.`,
@@ -41,6 +46,8 @@ export async function start(): Promise<void> {
 export async function stop(): Promise<void> {
   await Promise.all([...loops()].map((end) => end()));
   loops().clear();
+  for (const letGo of held()) letGo();
+  held().clear();
 }
 
 /** Makes a workspace and starts it. For owners. @returns its number */

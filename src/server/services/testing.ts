@@ -21,7 +21,7 @@ export function services() {
   const here = hereIn(FIRST_WORKSPACE);
   let pool: RenderPool;
   beforeAll(async () => {
-    await migrateDatabase(here.db);
+    await migrateDatabase(here.db, here.files.database());
     pool = createRenderPool();
   });
   afterAll(async () => {

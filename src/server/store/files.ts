@@ -1,8 +1,8 @@
 /** Files written whole or not at all. */
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, open, rename, rm } from 'node:fs/promises';
-import { dirname } from 'node:path';
+import { lstat, mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
 import { WobrelError } from '../../core/errors';
 
 const FULL_OR_FORBIDDEN: Readonly<Record<string, string>> = {
@@ -23,6 +23,33 @@ export function asWriteError(error: unknown, path: string): unknown {
   return reason
     ? new WobrelError('cannot-write', `Nothing could be written to ${dirname(path)}: ${reason}.`, path)
     : error;
+}
+
+/**
+ * Makes a folder and those above it, one by one: where none can be made, as below /proc, Node's recursive way goes on
+ * for ever.
+ *
+ * @throws WobrelError `cannot-write` where it can't be made, or is no folder
+ */
+export async function makeFolder(path: string): Promise<void> {
+  const missing: string[] = [];
+  for (let at = resolve(path); ; at = dirname(at)) {
+    // A link that leads nowhere is there, and is no folder.
+    const found = await lstat(at).catch(() => null);
+    if (found) break;
+    missing.push(at);
+  }
+  try {
+    for (const folder of missing.reverse())
+      await mkdir(folder).catch((error: NodeJS.ErrnoException) => {
+        if (error.code !== 'EEXIST') throw error;
+      });
+    if ((await stat(path)).isDirectory()) return;
+  } catch (error) {
+    const told = asWriteError(error, join(path, 'any'));
+    if (told instanceof WobrelError) throw told;
+  }
+  throw new WobrelError('cannot-write', `Nothing could be written to ${path}: it can’t be made a folder.`, path);
 }
 
 /** A new file; its folder is made where it is missing, which is asked only then. */

@@ -1,3 +1,3 @@
 export { createKeeping, type Keeping } from './keeping';
-export { asWriteError, digestFile, sha256Of, writeWhole } from './files';
+export { asWriteError, digestFile, makeFolder, sha256Of, writeWhole } from './files';
 export { filesIn, type Files } from './paths';
