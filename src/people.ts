@@ -12,8 +12,9 @@ import {
   removeEverybody,
   rosterOf,
 } from './server/people';
-import { setting } from './server/config';
+import { dataFolder, setting } from './server/config';
 import { migrateDatabase } from './server/db';
+import { makeFolder } from './server/store';
 import { FIRST_WORKSPACE, hereIn, ITSELF, ROLES } from './server/workspace';
 
 const address = () => setting('WOBREL_URL') ?? `http://127.0.0.1:${setting('PORT')}`;
@@ -82,6 +83,7 @@ function said(error: unknown): string {
 }
 
 try {
+  await makeFolder(dataFolder());
   await migratePeople();
   await program.parseAsync();
 } catch (error) {

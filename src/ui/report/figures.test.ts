@@ -3,7 +3,7 @@ import { parseTemplate } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 import { arranged } from '../wall/order';
-import { byCheck, csvOf, figuresOf, histogram } from './figures';
+import { byCheck, csvOf, figuresOf, histogram, spotsOf } from './figures';
 
 const template = parseTemplate({
   wobrel: 1,
@@ -76,6 +76,20 @@ test('the CSV quotes what it has to and disarms what a spreadsheet would run (RF
   expect(first).toMatch(/^b\.jpg,open,subject,2\.5,0,50,0,50,2\.5,0,0\.3,0,none,$/);
   expect(second).toMatch(/^"'=a,""x""\.jpg",open,/);
   expect(rest).toBe('');
+});
+
+test('subjects lie where they were seen; those far out lie on the rim, on their own side', () => {
+  const [one] = figuresOf(template, photos, findings());
+  const at = (across: number | null, down: number | null, id = 1) => ({ ...one!, id, across, down });
+  const many = Array.from({ length: 40 }, (_, i) => at(0.1, -0.2, i));
+  const { reach, within, beyond } = spotsOf([...many, at(30, -40, 99), at(null, null, 100)], 1.5);
+  expect([reach, within.length]).toEqual([4, 40]);
+  expect(within[0]).toMatchObject({ across: 0.1, down: -0.2 });
+  expect(beyond.map(({ id }) => id)).toEqual([99]);
+  expect([beyond[0]!.across, beyond[0]!.down]).toEqual([expect.closeTo(2.4, 9), expect.closeTo(-3.2, 9)]);
+  expect(spotsOf([], 1)).toEqual({ reach: 2, within: [], beyond: [] });
+  // A wider spread asks for a wider plot.
+  expect(spotsOf([at(5, 0), at(-7, 0)], 1).reach).toBe(8);
 });
 
 test('a histogram counts every value once; values that are the same are one bar', () => {

@@ -1,9 +1,10 @@
 /** A batch's figures: how alike its cutouts sit. */
-import { bin, extent, nice, tickStep, ticks } from 'd3-array';
+import { bin, extent, nice, quantile, tickStep, ticks } from 'd3-array';
 import { CHECKS } from '@/core/checks';
 import type { Seated } from '@/core/groups';
 import { enlargement, seenAgain } from '@/core/placement';
 import { scaleAt, slotTemplate, type Template } from '@/core/template';
+import { tableText } from '@/core/table';
 import type { PhotoRow } from '@/server/services';
 import type { PhotoFindings } from '../checks/photo-findings';
 
@@ -90,16 +91,38 @@ export const byCheck = (figures: readonly PhotoFigures[]): Bar[] =>
     .map(({ id, label }, i) => ({ from: i, label, count: figures.filter((f) => f.findings.includes(id)).length }))
     .filter(({ count }) => count > 0);
 
-/** A field of a CSV file (RFC 4180 §2): quoted where it has to be; a leading sign that a spreadsheet would run is disarmed. */
-function field(value: string | number | null): string {
-  if (typeof value === 'number') return String(Math.round(value * 1e6) / 1e6);
-  const text = (value ?? '').replace(/^[=+\-@\t\r]/, "'$&");
-  return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
+/** Share of the subjects that their plot is made to hold. */
+const HELD = 0.95;
+
+/** The next even end of an axis, in steps that read well. */
+function evenReach(v: number): number {
+  const step = 10 ** Math.floor(Math.log10(v));
+  return [1, 2, 4, 6, 8, 10].map((k) => k * step).find((end) => end >= v) ?? 10 * step;
+}
+
+/**
+ * Where the subjects that were seen lie around their spot, in a plot from −`reach` to `reach` both ways; those further
+ * out lie on its rim, on their own side.
+ *
+ * @param tolerance % of the shape; the plot holds it twice at the least
+ */
+export function spotsOf(figures: readonly PhotoFigures[], tolerance: number) {
+  const points = figures.flatMap((f) => (f.across === null || f.down === null ? [] : [{ id: f.id, across: f.across, down: f.down, off: Math.hypot(f.across, f.down) }])); // prettier-ignore
+  const most = quantile(points, HELD, ({ off }) => off) ?? 0;
+  const reach = evenReach(Math.max(2 * tolerance, most * 1.05));
+  const within = points.filter(({ off }) => off <= reach);
+  const beyond = points
+    .filter(({ off }) => off > reach)
+    .map((p) => ({ ...p, across: (p.across / p.off) * reach, down: (p.down / p.off) * reach }));
+  return { reach, within, beyond };
 }
 
 const COLUMNS = ['photo', 'review', 'centred_by', 'off_across_percent', 'off_down_percent', 'size_percent', 'off_as_placed_percent', 'size_as_placed_percent', 'looks_apart_percent', 'sizes_apart_percent', 'enlargement', 'gap_percent', 'used', 'findings']; // prettier-ignore
 
+const written = (value: string | number | null): string =>
+  typeof value === 'number' ? String(Math.round(value * 1e6) / 1e6) : (value ?? '');
+
 export function csvOf(figures: readonly PhotoFigures[]): string {
-  const rows = figures.map((f) => [f.name, f.review, f.rule, f.across, f.down, f.size, f.placedOff, f.placedSize, f.apart, f.apartSize, f.enlarged, f.gap, f.used, f.findings.join(' ')]); // prettier-ignore
-  return [COLUMNS, ...rows].map((row) => row.map(field).join(',')).join('\r\n') + '\r\n';
+  const rows = figures.map((f) => [f.name, f.review, f.rule, f.across, f.down, f.size, f.placedOff, f.placedSize, f.apart, f.apartSize, f.enlarged, f.gap, f.used, f.findings.join(' ')].map(written)); // prettier-ignore
+  return tableText({ columns: COLUMNS, rows });
 }
