@@ -2,7 +2,7 @@
 import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { chmodSync, closeSync, mkdirSync, openSync } from 'node:fs';
+import { chmodSync, closeSync, existsSync, mkdirSync, openSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import PQueue from 'p-queue';
 import { WobrelError } from '../../core/errors';
@@ -41,19 +41,24 @@ function asFileError(error: unknown, path: string, name = 'The database'): unkno
  * Opens the file of a database, which is made where it is missing.
  *
  * @param isSecret whether only the server's own user may read it; SQLite gives the files beside it the same mode
+ * @param patience how long a lock of another process (a backup, say) is waited for, ms
  * @throws WobrelError `cannot-write`
  */
-export function openFile(path: string, isSecret = false): Client {
+export function openFile(path: string, { isSecret = false, patience = 5000 } = {}): Client {
   try {
     mkdirSync(dirname(path), { recursive: true });
-    closeSync(openSync(path, 'a', isSecret ? 0o600 : undefined));
+    // Only where it is missing: closing a file lets go of all locks that this process has on it.
+    if (!existsSync(path)) closeSync(openSync(path, 'a', isSecret ? 0o600 : undefined));
     if (isSecret) chmodSync(path, 0o600);
-    // The timeout makes a second process (a backup, say) wait rather than fail.
-    return createClient({ url: `file:${path}`, timeout: 5000 });
+    return createClient({ url: `file:${path}`, timeout: patience });
   } catch (error) {
     const told = asWriteError(error, path);
     if (told instanceof WobrelError) throw told;
-    throw new WobrelError('cannot-write', `${path} could not be opened: it can’t be made, or is no file.`, path);
+    throw new WobrelError(
+      'cannot-write',
+      `${path} could not be opened: it can’t be made or read, or is no file.`,
+      path,
+    );
   }
 }
 

@@ -28,12 +28,12 @@ test('a damaged database is told by its file', async () => {
 test('so is one that can’t be opened', () => {
   const path = join(folder, 'taken.db');
   mkdirSync(path);
-  expect(() => openFile(path)).toThrow(`${path} could not be opened: it can’t be made, or is no file.`);
+  expect(() => openFile(path)).toThrow(`${path} could not be opened: it can’t be made or read, or is no file.`);
 });
 
 test('what is secret is readable by nobody else', () => {
   const path = join(folder, 'secret.db');
-  openFile(path, true).close();
+  openFile(path, { isSecret: true }).close();
   expect(statSync(path).mode & 0o777).toBe(0o600);
 });
 

@@ -17,7 +17,7 @@ const pathOf = () => join(dataFolder(), 'people.db');
  */
 export const peopleDb = (): PeopleDatabase =>
   // Hashes of passwords are nobody's business but the application's.
-  oncePerProcess('people', () => drizzle(openFile(pathOf(), true), { schema }));
+  oncePerProcess('people', () => drizzle(openFile(pathOf(), { isSecret: true }), { schema }));
 
 /** Brings the tables up to date; the first workspace is always there. @throws WobrelError `cannot-write` */
 export async function migratePeople(): Promise<void> {
