@@ -1,10 +1,23 @@
 /** `npm run demo`: install, build, start on 127.0.0.1:4310 with a simulated shop beside it, and bring in the demo photos. */
 import { spawn } from 'node:child_process';
+import { connect } from 'node:net';
 import { demoDestinations } from './demo-destinations.mjs';
 import { install, root, run } from './run.mjs';
 import { seedDemo, waitForServer } from './seed-demo.mjs';
 
-const port = process.env.PORT ?? '4310';
+const port = process.env.PORT || '4310';
+const address = `http://127.0.0.1:${port}`;
+
+const isTaken = await new Promise((resolve) => {
+  const asked = connect(Number(port), '127.0.0.1', () => asked.destroy(resolve(true)));
+  asked.on('error', () => resolve(false));
+}).catch(() => false);
+if (isTaken) {
+  // Before anything is built: a server that runs from this folder would lose its files to that.
+  console.error(`Something runs at ${address} already: end it, or set PORT and WOBREL_DATA to others.`);
+  process.exit(1);
+}
+
 install();
 run('npm', ['run', 'build']);
 const env = { ...process.env, NODE_ENV: 'production', PORT: port };
@@ -21,7 +34,6 @@ server.on('exit', (code) => {
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(signal));
 
-const address = `http://127.0.0.1:${port}`;
 await waitForServer(address);
 await seedDemo(address);
 console.log(`\nWobrel is ready: ${address}`);
