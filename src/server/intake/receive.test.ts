@@ -20,7 +20,7 @@ async function bodyOf(files: Record<string, Uint8Array>) {
 }
 
 /** The bytes in pieces; `until` breaks the connection off there. */
-function streamOf(bytes: Uint8Array, until = bytes.length): ReadableStream<Uint8Array> {
+function streamOf(bytes: Uint8Array, until = bytes.length): ReadableStream<Uint8Array<ArrayBuffer>> {
   let at = 0;
   return new ReadableStream({
     pull(controller) {
@@ -37,7 +37,7 @@ function streamOf(bytes: Uint8Array, until = bytes.length): ReadableStream<Uint8
 
 async function received(bytes: Uint8Array, headers: Headers, until?: number) {
   const arrivals: Arrival[] = [];
-  const outcome = await receiveFiles(here, streamOf(bytes, until), headers, async (arrival) => {
+  const outcome = await receiveFiles(here, { headers, body: streamOf(bytes, until) }, async (arrival) => {
     arrivals.push(arrival);
   }).then(
     () => null,
@@ -72,16 +72,29 @@ test('where the sender breaks off, whole files are kept and the one in progress 
   rmSync(arrivals[0]!.path);
 });
 
-test('a body that is no multipart is refused', async () => {
-  const { headers } = await bodyOf(FILES);
-  const { arrivals, outcome } = await received(seededBytes(500, 4), headers);
-  expect([arrivals.length, (outcome as WobrelError).code]).toEqual([0, 'upload-broken']);
+const part = (disposition: string) => `--B\r\nContent-Disposition: form-data; ${disposition}\r\n\r\nhello\r\n`;
+const M = 'multipart/form-data; boundary=B';
+
+test.each([
+  ['is of another type', 'application/json', '{}', 'Files are sent as multipart/form-data, with a boundary.'],
+  ['names no boundary', 'multipart/form-data', part('name="photo"; filename="a.jpg"'), 'Files are sent as multipart/form-data, with a boundary.'], // prettier-ignore
+  ['has no file', M, `${part('name="photo"')}--B--\r\n`, 'The upload holds no file: each is a part with a filename.'],
+  [
+    'has a part without an end',
+    M,
+    part('name="photo"; filename="a.jpg"'),
+    'The upload broke off before it was complete.',
+  ],
+  ['has a part that can’t be read', M, `${part('name="photo"; filename="a\0.jpg"')}--B--\r\n`, 'The upload is no valid multipart/form-data: files after the fault were not taken.'], // prettier-ignore
+])('a body that %s is refused in a sentence (RFC 7578)', async (_, type, body, message) => {
+  const { arrivals, outcome } = await received(Buffer.from(body), new Headers({ 'content-type': type }));
+  expect([arrivals.length, (outcome as Error).message]).toEqual([0, message]);
 });
 
 test('trouble while one file is taken in is told, and the others are still taken', async () => {
   const { headers, bytes } = await bodyOf(FILES);
   const taken: string[] = [];
-  const outcome = await receiveFiles(here, streamOf(bytes), headers, async ({ name }) => {
+  const outcome = await receiveFiles(here, { headers, body: streamOf(bytes) }, async ({ name }) => {
     if (name === 'b.png') throw new WobrelError('cannot-write', 'Nothing could be written: the disk is full.');
     taken.push(name);
   }).catch((error: unknown) => error);

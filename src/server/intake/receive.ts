@@ -55,27 +55,48 @@ async function receiveFile(
   return { name, path, sha256: hash.digest('hex'), bytes, tooLarge: stream.truncated ?? false };
 }
 
+/** Files of one request. */
+const MOST = 10_000;
+
+/** @throws WobrelError `invalid` */
+function parserFor(headers: Headers) {
+  try {
+    return busboy({
+      headers: Object.fromEntries(headers),
+      defParamCharset: 'utf8',
+      limits: { fileSize: MAX_FILE_BYTES, files: MOST, fields: 10 },
+    });
+  } catch {
+    throw new WobrelError('invalid', 'Files are sent as multipart/form-data, with a boundary.');
+  }
+}
+
+/** By what busboy says: of a connection that ended it says something else. */
+const asBroken = (error: Error): WobrelError =>
+  /^Malformed/.test(error.message)
+    ? new WobrelError('invalid', 'The upload is no valid multipart/form-data: files after the fault were not taken.')
+    : new WobrelError('upload-broken', 'The upload broke off before it was complete.');
+
 /**
- * Reads a multipart body and hands over each file as soon as it is whole. Files that
+ * Reads a multipart body (RFC 7578) and hands over each file as soon as it is whole. Files that
  * were whole when the sender broke off are kept; the one in progress is deleted.
  *
- * @throws WobrelError `upload-broken` or `cannot-write`
+ * @throws WobrelError `upload-broken`, `cannot-write`, or `invalid` where it is none, or has no file or too many
  */
 export async function receiveFiles(
   here: Pick<Here, 'files'>,
-  body: ReadableStream<Uint8Array>,
-  headers: Headers,
+  { headers, body }: Pick<Request, 'headers' | 'body'>,
   onFile: (arrival: Arrival) => Promise<void>,
 ): Promise<void> {
+  if (!body || !headers.get('content-type')?.startsWith('multipart/form-data'))
+    throw new WobrelError('invalid', 'Files are sent as multipart/form-data, with a boundary.');
+  const parser = parserFor(headers);
   await mkdir(here.files.arrivals(), { recursive: true }).catch((error: unknown) => {
     throw asWriteError(error, join(here.files.arrivals(), 'x'));
   });
-  const parser = busboy({
-    headers: Object.fromEntries(headers),
-    defParamCharset: 'utf8',
-    limits: { fileSize: MAX_FILE_BYTES, files: 10_000, fields: 10 },
-  });
   const files: Promise<void>[] = [];
+  let wasTooMany = false;
+  parser.on('filesLimit', () => (wasTooMany = true));
   // Arrived files wait on the disk: a request of thousands never decodes more than two at a time.
   const taking = new PQueue({ concurrency: 2 });
   parser.on('file', (_field, stream, { filename }) => {
@@ -86,11 +107,14 @@ export async function receiveFiles(
   const parsed = pipeline(Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]), parser);
   const broken = await parsed.then(
     () => null,
-    () => new WobrelError('upload-broken', 'The upload broke off before it was complete.'),
+    (error: Error) => asBroken(error),
   );
   const outcomes = await Promise.allSettled(files);
   const failed = outcomes.find((outcome) => outcome.status === 'rejected');
   if (failed && failed.reason instanceof WobrelError) throw failed.reason;
   if (broken) throw broken;
   if (failed) throw failed.reason;
+  if (wasTooMany)
+    throw new WobrelError('invalid', `Of more than ${MOST} files at once the first ones were taken only.`);
+  if (files.length === 0) throw new WobrelError('invalid', 'The upload holds no file: each is a part with a filename.');
 }

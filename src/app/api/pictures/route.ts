@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { WobrelError } from '@/core/errors';
 import { bodyOf, routes } from '@/server/http';
 import { receiveFiles } from '@/server/intake';
 import { pictures } from '@/server/services';
@@ -15,10 +14,8 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
       const { photo } = await bodyOf(request, photoSchema);
       return { pictures: [await pictures.pictureOfPhoto(here, photo)] };
     }
-    if (!request.body || !request.headers.get('content-type')?.startsWith('multipart/form-data'))
-      throw new WobrelError('invalid', 'Pictures are sent as multipart/form-data.');
     const kept: object[] = [];
-    await receiveFiles(here, request.body, request.headers, async (arrival) => {
+    await receiveFiles(here, request, async (arrival) => {
       kept.push(await pictures.takePicture(here, arrival));
     });
     return { pictures: kept };

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { WobrelError } from '@/core/errors';
 import { bodyOf, numberOf, routes } from '@/server/http';
 import { receiveFiles } from '@/server/intake';
 import { photos } from '@/server/services';
@@ -22,10 +21,8 @@ export const { GET, POST, PUT, PATCH, DELETE } = routes({
   POST: async ({ here, request, id }) => {
     const batchId = numberOf(id);
     await photos.readyForPhotos(here, batchId);
-    if (!request.body || !request.headers.get('content-type')?.startsWith('multipart/form-data'))
-      throw new WobrelError('invalid', 'Photos are sent as multipart/form-data.');
     const received: photos.Received[] = [];
-    await receiveFiles(here, request.body, request.headers, async (arrival) => {
+    await receiveFiles(here, request, async (arrival) => {
       received.push(await photos.takePhoto(here, batchId, arrival));
     });
     return { received };
