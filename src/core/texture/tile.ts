@@ -66,16 +66,18 @@ const BINS = 65_536;
 /** Two tones: 1 for the `share` of the places where the value is highest. */
 export function parted({ side, values }: Tile, share: number): Tile {
   let [low, high] = [Infinity, -Infinity];
-  for (const v of values) {
-    if (v < low) low = v;
-    if (v > high) high = v;
+  for (let i = 0; i < values.length; i++) {
+    low = Math.min(low, values[i]!);
+    high = Math.max(high, values[i]!);
   }
   const k = high > low ? (BINS - 1) / (high - low) : 0;
   const counts = new Uint32Array(BINS);
-  for (const v of values) counts[Math.floor((v - low) * k)]!++;
+  for (let i = 0; i < values.length; i++) counts[Math.floor((values[i]! - low) * k)]!++;
   let [left, bin] = [share * values.length, BINS];
   while (bin > 0 && left > 0) left -= counts[--bin]!;
-  return { side, values: values.map((v) => (Math.floor((v - low) * k) >= bin ? 1 : 0)) };
+  const tones = new Float32Array(values.length);
+  for (let i = 0; i < tones.length; i++) tones[i] = Math.floor((values[i]! - low) * k) >= bin ? 1 : 0;
+  return { side, values: tones };
 }
 
 /** A tile with what all its values up to each place add up to (Crow 1984, "Summed-area tables"). */
