@@ -9,6 +9,7 @@ const PORT = 4360 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
 export const OWN_ADDRESS = `http://127.0.0.1:${PORT}`;
 
 let server: ChildProcess | null = null;
+const inVain: ChildProcess[] = [];
 const folders: string[] = [];
 
 /** @param fileLimit most KiB a file may have, as a disk that takes no more */
@@ -32,6 +33,7 @@ export async function startInVain(env: Readonly<Record<string, string>>): Promis
   const other = spawn('node', ['dist/serve.mjs'], {
     env: { ...process.env, NODE_ENV: 'production', PORT: '0', ...env },
   });
+  inVain.push(other);
   let said = '';
   other.stderr.on('data', (piece: Buffer) => (said += piece.toString()));
   const status = await new Promise<number>((resolve) => other.once('close', resolve));
@@ -48,5 +50,7 @@ export function ownFolder(): string {
 /** To be called after each test. */
 export async function clearAway(): Promise<void> {
   if (server?.exitCode === null && server.signalCode === null) await kill();
+  // One that came up after all.
+  for (const other of inVain.splice(0)) other.kill('SIGKILL');
   for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
 }

@@ -1,7 +1,7 @@
 /** Starts the built application: `node dist/serve.mjs`, at HOST and PORT. */
 import next from 'next';
 import { createServer } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { isIPv6, type AddressInfo } from 'node:net';
 import { checkSettings, setting } from './server/config';
 import { builtFiles, refusalOf } from './server/http';
 import { PLACE_HEADER } from './server/people';
@@ -55,5 +55,5 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 server.listen(port, hostname, () => {
   const { port: heard } = server.address() as AddressInfo;
   // eslint-disable-next-line no-console -- says where the application is
-  console.log(`Wobrel listens on http://${hostname}:${heard}`);
+  console.log(`Wobrel listens on http://${isIPv6(hostname) ? `[${hostname}]` : hostname}:${heard}`);
 });

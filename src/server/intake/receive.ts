@@ -58,6 +58,8 @@ async function receiveFile(
 /** Files of one request. */
 const MOST = 10_000;
 
+const noMultipart = () => new WobrelError('invalid', 'Files are sent as multipart/form-data, with a boundary.');
+
 /** @throws WobrelError `invalid` */
 function parserFor(headers: Headers) {
   try {
@@ -67,7 +69,7 @@ function parserFor(headers: Headers) {
       limits: { fileSize: MAX_FILE_BYTES, files: MOST, fields: 10 },
     });
   } catch {
-    throw new WobrelError('invalid', 'Files are sent as multipart/form-data, with a boundary.');
+    throw noMultipart();
   }
 }
 
@@ -88,8 +90,7 @@ export async function receiveFiles(
   { headers, body }: Pick<Request, 'headers' | 'body'>,
   onFile: (arrival: Arrival) => Promise<void>,
 ): Promise<void> {
-  if (!body || !headers.get('content-type')?.startsWith('multipart/form-data'))
-    throw new WobrelError('invalid', 'Files are sent as multipart/form-data, with a boundary.');
+  if (!body || !headers.get('content-type')?.startsWith('multipart/form-data')) throw noMultipart();
   const parser = parserFor(headers);
   await mkdir(here.files.arrivals(), { recursive: true }).catch((error: unknown) => {
     throw asWriteError(error, join(here.files.arrivals(), 'x'));
