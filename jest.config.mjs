@@ -55,7 +55,7 @@ const config = {
     '^culori(/fn)?$': '<rootDir>/node_modules/culori/bundled/culori.cjs',
     '/locales/index\\.cjs$': '<rootDir>/scripts/test-zod-locales.cjs',
   },
-  transform: { '\.[cm]?[jt]sx?$': '<rootDir>/scripts/test-transform.cjs' },
+  transform: { '\\.[cm]?[jt]sx?$': '<rootDir>/scripts/test-transform.cjs' },
   transformIgnorePatterns: [`/node_modules/(?!(?:${esmPackages.join('|')})/)`],
   globalSetup: '<rootDir>/scripts/test-setup.mjs',
   // A limit for what hangs, not for what is slow: machines here are noisy.

@@ -16,7 +16,7 @@ async function call<T>(path: string, method = 'GET', body?: unknown): Promise<T>
   const response = await fetch(OWN_ADDRESS + path, {
     method,
     headers: json ? { 'content-type': 'application/json' } : undefined,
-    body: json ? JSON.stringify(body) : (body as FormData | undefined),
+    body: json ? JSON.stringify(body) : body,
   });
   return (response.status === 204 ? undefined : await response.json()) as T;
 }

@@ -9,6 +9,7 @@ type Server = { readonly address: string };
 
 export const test = base.extend<object, { server: Server }>({
   server: [
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads what is asked for
     async ({}, provide, { parallelIndex }) => {
       const data = `${DATA}-${parallelIndex}`;
       rmSync(data, { recursive: true, force: true });

@@ -43,7 +43,7 @@ const BATCHES = [
   { name: 'Autumn shelf', folder: 'products', template: ROUND_TILE, data: 'autumn-shelf.csv' },
 ];
 
-async function call(address, path, method = 'GET', body = undefined) {
+async function call(address, path, method = 'GET', body) {
   const json = body !== undefined && !(body instanceof FormData);
   const response = await fetch(address + path, {
     method,

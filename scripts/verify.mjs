@@ -38,11 +38,10 @@ async function inTurn(...stages) {
 }
 
 const bin = (name) => `node_modules/.bin/${name}`;
-const CACHES = 'node_modules/.cache/wobrel';
 
-const eslint = (...files) => ['eslint', bin('eslint'), '--cache', '--cache-location', `${CACHES}/eslint`, ...files];
-const prettier = (...files) => ['prettier', bin('prettier'), '--check', '--cache', '--cache-location', `${CACHES}/prettier`, ...files]; // prettier-ignore
-const LINT = [['kernels', 'npm', 'run', '-s', 'kernels', '--', '--check'], eslint('.'), prettier('.'), ['walls', bin('depcruise'), 'src', '--config', '.dependency-cruiser.cjs'], ['dead code', bin('knip')]]; // prettier-ignore
+const oxlint = (...files) => ['oxlint', bin('oxlint'), '--type-aware', '--report-unused-disable-directives', ...files];
+const oxfmt = (...files) => ['oxfmt', bin('oxfmt'), '--check', ...files];
+const LINT = [['kernels', 'npm', 'run', '-s', 'kernels', '--', '--check'], oxlint(), oxfmt(), ['walls', bin('depcruise'), 'src', '--config', '.dependency-cruiser.cjs'], ['dead code', bin('knip')]]; // prettier-ignore
 const TYPES = ['types', 'npm', 'run', '-s', 'types'];
 
 async function everything() {
@@ -62,7 +61,7 @@ async function changed() {
   const files = changedFiles();
   if (files.length === 0) return console.log('Nothing has changed since the last commit.');
   await Promise.all([
-    inTurn(eslint(...files), prettier(...files), TYPES),
+    inTurn(oxlint(...files), oxfmt(...files), TYPES),
     inTurn(['unit tests', bin('jest'), '--findRelatedTests', '--passWithNoTests', ...files]),
   ]);
 }

@@ -54,6 +54,6 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 });
 server.listen(port, hostname, () => {
   const { port: heard } = server.address() as AddressInfo;
-  // eslint-disable-next-line no-console -- says where the application is
+  // oxlint-disable-next-line no-console -- says where the application is
   console.log(`Wobrel listens on http://${isIPv6(hostname) ? `[${hostname}]` : hostname}:${heard}`);
 });

@@ -6,7 +6,8 @@ import type { Seen, SeenPhoto } from './seen';
 
 /** One cutout to be made, of one photo or of several; or a photo that can't be worked with. */
 export type Cutout = { readonly name: string; readonly isGroup?: boolean } & (
-  { readonly photos: readonly (SeenPhoto | null)[]; readonly data: PhotoData } | { readonly fault: string }
+  | { readonly photos: readonly (SeenPhoto | null)[]; readonly data: PhotoData }
+  | { readonly fault: string }
 );
 
 /** What the photos make: a cutout each, or one a group; a photo at fault is an item of its own. */

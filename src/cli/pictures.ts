@@ -53,7 +53,7 @@ export async function pictureFiles(
       if (sha256Of(data) !== sha256)
         throw new WobrelError('template-invalid', `pictures: ${sha256} is another file’s sum`, 'pictures');
       paths[sha256] = join(folder, sha256);
-      await writeFile(paths[sha256]!, data);
+      await writeFile(paths[sha256], data);
     }
   } catch (error) {
     await remove();

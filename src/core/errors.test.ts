@@ -6,7 +6,7 @@ class TryLater extends WobrelError {}
 function another(): typeof WobrelError {
   let made: typeof WobrelError | undefined;
   jest.isolateModules(() => {
-    made = (jest.requireActual('./errors') as { WobrelError: typeof WobrelError }).WobrelError;
+    made = jest.requireActual<{ WobrelError: typeof WobrelError }>('./errors').WobrelError;
   });
   return made!;
 }

@@ -13,4 +13,5 @@ export type FindingsMessage = {
 };
 
 export type FindingsAnswer =
-  { readonly ticket: number; readonly change: FindingsChange } | { readonly ticket: number; readonly error: string };
+  | { readonly ticket: number; readonly change: FindingsChange }
+  | { readonly ticket: number; readonly error: string };

@@ -41,7 +41,7 @@ async function ask(size: number, asked: readonly Waiting[]): Promise<void> {
   let at = 0;
   for (const { give, fail } of asked) {
     const length = bytes.getUint32(at, true);
-    const jpeg = new Uint8Array(bytes.buffer as ArrayBuffer, at + 4, length);
+    const jpeg = new Uint8Array(bytes.buffer, at + 4, length);
     if (length > 0) give(new Blob([jpeg]));
     else fail(lost('it is gone'));
     at += 4 + length;

@@ -3,7 +3,8 @@ import type { Shape, ShapeFigures } from '../core/shape';
 
 export type ShapeQuestion = { readonly ticket: number; readonly shape: Shape };
 export type ShapeAnswer = { readonly ticket: number } & (
-  { readonly figures: ShapeFigures } | { readonly error: string }
+  | { readonly figures: ShapeFigures }
+  | { readonly error: string }
 );
 
 type Waiting = { readonly resolve: (figures: ShapeFigures) => void; readonly reject: (error: Error) => void };

@@ -9,5 +9,5 @@ const start = {
 }[String(kind)];
 if (!start) throw new Error('expected “channel” or “webdav”, a port and a folder');
 const { url } = await start();
-// eslint-disable-next-line no-console -- says where it is
+// oxlint-disable-next-line no-console -- says where it is
 console.log(`The simulated ${kind} listens on ${url}`);

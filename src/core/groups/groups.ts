@@ -1,6 +1,6 @@
 /** Photos put together to groups, each of which fills the slots of one cutout. */
 import { fieldKey, stemOf, type PhotoData } from '../fields';
-import { plainName, readPattern, valuesIn, type Pattern } from './pattern';
+import { plainName, readPattern, valuesIn } from './pattern';
 
 /** What of a template it goes by. */
 export type Filling = {
@@ -75,7 +75,7 @@ function byName(filling: Filling, photos: readonly Grouped[]): Groups {
   const claimOf = ({ name: file }: Grouped): Claim | null => {
     const stem = stemOf(file);
     const fits = patterns.flatMap((pattern, slot) => {
-      const values = typeof pattern === 'string' ? null : valuesIn(pattern as Pattern, stem);
+      const values = typeof pattern === 'string' ? null : valuesIn(pattern, stem);
       return values ? [{ slot, values }] : [];
     });
     // “mug-back-front” is a front, not a back: the pattern that leaves least to its fields says more.

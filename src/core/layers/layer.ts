@@ -54,7 +54,7 @@ export type Control<L, K extends keyof L & string = keyof L & string> = {
 );
 
 /** A part of layers, whatever its fields are. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a definition's functions take only layers of its own
+// oxlint-disable-next-line typescript/no-explicit-any -- a definition's functions take only layers of its own
 export type LayerPart = LayerDefinition<any>;
 
 export type LayerDefinition<S extends z.ZodObject> = {

@@ -31,7 +31,7 @@ const LONGEST = 2000;
 /** A tag's value in words, on one line. */
 function wordsOf(tag: unknown): string {
   const all = Array.isArray(tag) ? tag : [tag];
-  const words = all.map((one) => String((one as { description?: unknown } | undefined)?.description ?? '')).join(', ');
+  const words = all.map((one) => (one as { description?: string | number } | undefined)?.description ?? '').join(', ');
   return words.replace(/[\s\0]+/g, ' ').trim().slice(0, LONGEST); // prettier-ignore
 }
 

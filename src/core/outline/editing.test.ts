@@ -14,7 +14,7 @@ import {
   removeNode,
 } from './nodes';
 import { DEFINITIONS } from '../shape/registry';
-import { anchorPoint, pullBox, resizeBox, type Anchor } from './resize';
+import { anchorPoint, pullBox, resizeBox } from './resize';
 import { completeShape, outlineOf } from '../shape/shape';
 import { shapeSchema } from '../shape/schema';
 import { catchLines } from './snapping';
@@ -35,9 +35,9 @@ describe('boxes', () => {
   test('whatever the turn, the anchor stays and locked proportions hold', () => {
     fc.assert(
       fc.property(boxes, fc.tuple(side, side), length, fc.boolean(), (box, anchor, width, locked) => {
-        const next = resizeBox(box, { width }, anchor as unknown as Anchor, locked);
-        const before = anchorPoint(box, anchor as unknown as Anchor);
-        const after = anchorPoint(next, anchor as unknown as Anchor);
+        const next = resizeBox(box, { width }, anchor, locked);
+        const before = anchorPoint(box, anchor);
+        const after = anchorPoint(next, anchor);
         expect(Math.hypot(before[0] - after[0], before[1] - after[1])).toBeLessThan(1e-9 * 1e4);
         expect(next.width).toBeCloseTo(width, 6);
         if (locked) expect(next.width / next.height).toBeCloseTo(box.width / box.height, 6);

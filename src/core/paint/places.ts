@@ -9,7 +9,7 @@ type Window = { readonly left: number; readonly top: number; readonly width: num
 
 /** Values 0…65535 for 0…1, row by row over a window of whole pixels. */
 export type Field = Window & {
-  readonly values: Uint16Array<ArrayBufferLike>;
+  readonly values: Uint16Array;
 };
 
 /** t at a pixel's middle (x, y): flat 0; linear x·dx + y·dy + at; radial the distance from a centre in radii; conic the angle about it in turns; or noted for each pixel. */

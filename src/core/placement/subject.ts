@@ -134,7 +134,7 @@ function faceOf(photo: SeenPhoto): Subject | null {
     lean: leanOf(photo),
     source: 'face',
     confidence: face.score,
-    count: photo.sight!.faces.length,
+    count: photo.sight.faces.length,
   };
 }
 

@@ -65,7 +65,10 @@ const MOST_FOLDED = 16_000_000;
 /** The pixels that a plate's runs work out: 1 a pixel. */
 function workedOut({ runs, width, height }: Plate): Uint8Array {
   const pixels = new Uint8Array(width * height);
-  for (let r = 0; r < runs.length; r += 3) pixels.fill(1, runs[r]!, runs[r]! + runs[r + 1]!);
+  for (let r = 0; r < runs.length; r += 3) {
+    const from = runs[r]!;
+    pixels.fill(1, from, from + runs[r + 1]!);
+  }
   return pixels;
 }
 

@@ -1,6 +1,6 @@
 /** Marks that captions stand on. */
 import { readFileSync } from 'node:fs';
-import { mark as markLayer, type Mark, type MarkForm } from '../layers';
+import { mark as markLayer, type Mark } from '../layers';
 import { fieldsOf } from '../fields';
 import { bringFonts } from '../letters';
 import { coverage } from '../raster';
@@ -10,7 +10,7 @@ import { markAround, type MarkBounds } from './marks';
 import { compile, compose, layoutCaption, writeCaptions } from '.';
 
 const SIDE = 400;
-const FORMS = markLayer.schema.shape.form.unwrap().options as MarkForm[];
+const FORMS = markLayer.schema.shape.form.unwrap().options;
 const markOf = (fields: object): Mark => markLayer.schema.parse(fields);
 
 beforeAll(() =>

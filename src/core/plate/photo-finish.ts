@@ -21,7 +21,8 @@ import { softly } from './softly';
 import type { Template } from '../template';
 
 type Step =
-  { readonly kind: 'matrix'; readonly matrix: Matrix } | ({ readonly kind: 'blend'; readonly mode: Blend } & LaidPaint);
+  | { readonly kind: 'matrix'; readonly matrix: Matrix }
+  | ({ readonly kind: 'blend'; readonly mode: Blend } & LaidPaint);
 
 /** In their order; first of all a table of 3 × 256 values, 0…1, for what goes by each channel of the photo alone. */
 export type PhotoFinish = { readonly table: Float32Array | null; readonly steps: readonly Step[] };

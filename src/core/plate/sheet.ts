@@ -121,7 +121,7 @@ export function composeSheet(
     }
     const length = slot.plate.blank.length;
     if (scratch.length < length) scratch = new Uint8ClampedArray(length);
-    const own = scratch.subarray(0, length) as Uint8ClampedArray<ArrayBuffer>;
+    const own = scratch.subarray(0, length);
     compose(slot.plate, photo.pixels, photo.colours, own);
     layInto(out, plate.width, own, photo.pixels.opaque ? slot.spans : rowsOf(slot.plate), slot);
   });

@@ -79,7 +79,7 @@ const triangle = fc
     minLength: 3,
     maxLength: 3,
   })
-  .map((corners) => corners as unknown as [number, number][]);
+  .map((corners) => corners);
 
 test('coverage of any triangle is between 0 and 1, sums to its area, and a window shows the same pixels', () => {
   fc.assert(

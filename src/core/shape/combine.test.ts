@@ -114,7 +114,7 @@ test('holes turn the other way, so that their area counts against the whole', ()
     'evenodd',
   );
   expect(more).toEqual([]);
-  expect([Math.sign(areaOf([outer!])), Math.sign(areaOf([hole!]))].sort()).toEqual([-1, 1]);
+  expect([Math.sign(areaOf([outer!])), Math.sign(areaOf([hole!]))].sort((a, b) => a - b)).toEqual([-1, 1]);
 });
 
 describe('a combined shape in a template', () => {

@@ -83,7 +83,7 @@ const ANYWHERE: Box = { cx: 0, cy: 0, width: 1, height: 1, angle: 0, mirror: fal
 export function completeShape(document: ShapeDocument, frame: Frame, path = 'shape', depth = 1): Shape {
   if (depth > MAX_DEPTH) throw new WobrelError('template-invalid', `${path}: shapes are nested too deeply`, path);
   if (document.kind === 'combined') return completeCombined(document, frame, path, depth);
-  if (isCatalogue(document)) return { ...document, box: document.box ?? defaultBox(frame) } as Shape;
+  if (isCatalogue(document)) return { ...document, box: document.box ?? defaultBox(frame) };
   const shape = { ...document, box: document.box ?? ANYWHERE } as Exclude<Shape, CatalogueShape>;
   const outline = at(`${path}.d`, () => ownOutline(shape, freshBudget()));
   if (outline.length === 0) nothing(`${path}.d`);
@@ -96,7 +96,7 @@ export function completeShape(document: ShapeDocument, frame: Frame, path = 'sha
  */
 export function keptShape(document: ShapeDocument, frame: Frame, depth = 1): Shape | null {
   if (depth > MAX_DEPTH) return null;
-  if (isCatalogue(document)) return { ...document, box: document.box ?? defaultBox(frame) } as Shape;
+  if (isCatalogue(document)) return { ...document, box: document.box ?? defaultBox(frame) };
   if (!document.box) return null;
   if (document.kind !== 'combined') return document as Shape;
   const parts: ShapePart[] = [];

@@ -75,7 +75,7 @@ function parserFor(headers: Headers) {
 
 /** By what busboy says: of a connection that ended it says something else. */
 const asBroken = (error: Error): WobrelError =>
-  /^Malformed/.test(error.message)
+  error.message.startsWith('Malformed')
     ? new WobrelError('invalid', 'The upload is no valid multipart/form-data: files after the fault were not taken.')
     : new WobrelError('upload-broken', 'The upload broke off before it was complete.');
 

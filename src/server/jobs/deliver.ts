@@ -224,7 +224,7 @@ export async function deliver(here: Here, deliveryId: number, context: DeliverCo
   const make = await photoMaker(here, delivery, context);
   // One photo more than threads, so that none waits for the database.
   const queue = new PQueue({ concurrency: context.pool.threads + 1 });
-  let fatal: unknown = null;
+  let fatal = null as Error | null;
   const stopped = () => fatal !== null || context.isCancelled();
   for (
     let page = await waitingPage(here, deliveryId);
@@ -242,7 +242,7 @@ export async function deliver(here: Here, deliveryId: number, context: DeliverCo
           });
           await settle(here, photo, outcome);
         })
-        .catch((error: unknown) => {
+        .catch((error: Error) => {
           fatal ??= error;
         });
     await queue.onIdle();

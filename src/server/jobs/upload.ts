@@ -76,7 +76,7 @@ export async function upload(here: Here, uploadId: number, stop: AbortSignal, pa
   const way = await openDestination(here, row.destination);
   const broken = new AbortController();
   const signal = AbortSignal.any([stop, broken.signal]);
-  let fatal: unknown = null;
+  let fatal = null as Error | null;
   const sendOne = async (one: Waiting) => {
     const { file, known } = one;
     const sent = { bytes: file.bytes!, sha256: file.sha256!, type: mediaTypeOf(file.file) };
@@ -101,7 +101,7 @@ export async function upload(here: Here, uploadId: number, stop: AbortSignal, pa
         .add(async () => {
           if (!signal.aborted) await sendOne(one);
         })
-        .catch((error: unknown) => {
+        .catch((error: Error) => {
           fatal ??= error;
           broken.abort();
         });

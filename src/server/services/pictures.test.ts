@@ -12,7 +12,7 @@ const { here, arrivalOf, batchWith, run } = services();
 async function arrived(name: string, data?: Buffer) {
   const mark = await sharp({ create: { width: 60, height: 30, channels: 4, background: '#00000000' } })
     .composite([{ input: { create: { width: 30, height: 30, channels: 4, background: '#00ff00' } }, left: 0, top: 0 }])
-    .withMetadata({ exif: { IFD0: { Copyright: 'somebody' } } })
+    .withExif({ IFD0: { Copyright: 'somebody' } })
     .png()
     .toBuffer();
   return arrivalOf(name, data ?? mark);

@@ -95,7 +95,7 @@ export function BringTable({ source: first, photos, fields, onTake, onHide }: Br
     <FormDialog
       title={source && 'name' in source ? `Bring in “${source.name}”` : 'Bring in a table'}
       action={taking ? `Take in ${plural(wanted.length, 'field')}` : 'Take in'}
-      disabled={!taking || wanted.length === 0 || match!.rowOf.size === 0}
+      disabled={!taking || wanted.length === 0 || match.rowOf.size === 0}
       size="lg"
       onDo={take}
       onHide={onHide}

@@ -78,7 +78,7 @@ function Grid({ template, photos, fields, edits }: DataTableProps) {
     onChange: (words, cells) => edits.apply(words, { changes: asPhotoChanges(photos, fields, cells) }),
   });
   const { block, bounds, editing } = grid;
-  // eslint-disable-next-line react-hooks/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
+  // oxlint-disable-next-line react/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
   const virtual = useVirtualizer({
     count: photos.length,
     getScrollElement: () => scroller.current,

@@ -25,7 +25,7 @@ export function FileList({ delivery, shown }: { readonly delivery: number; reado
   });
   const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
   const files = data?.pages.flatMap((page) => page.files) ?? [];
-  // eslint-disable-next-line react-hooks/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
+  // oxlint-disable-next-line react/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
   const virtual = useVirtualizer({ count: files.length, getScrollElement: () => scroller, estimateSize: () => ROW });
   const items = virtual.getVirtualItems();
   const isNearEnd = (items.at(-1)?.index ?? 0) > files.length - 30;

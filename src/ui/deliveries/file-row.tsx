@@ -5,7 +5,7 @@ import { FindingMark } from '../shared/finding-mark';
 /** A delivered file's picture, small, on squares that show what is transparent. */
 export const FilePicture = ({ delivery, file }: { readonly delivery: number; readonly file: DeliveredFile }) => (
   // The server makes it; it is no picture of the application's own.
-  // eslint-disable-next-line @next/next/no-img-element
+  // oxlint-disable-next-line nextjs/no-img-element
   <img
     className="ground"
     data-ground="grid"

@@ -40,6 +40,6 @@ export function useEaselWords({ photo, place, count, adjustment, found, template
     }
     const timer = setTimeout(() => say(`${photo.name}: ${lies}, ${newest.current}`), PAUSE_MS);
     return () => clearTimeout(timer);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- what was found meanwhile is said with the next photo or change
+    // oxlint-disable-next-line react/exhaustive-deps -- what was found meanwhile is said with the next photo or change
   }, [photo.id, lies]);
 }

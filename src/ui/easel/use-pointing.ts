@@ -48,7 +48,7 @@ export function usePointing(
   useEffect(() => {
     // That it could not be made ready is told by the click.
     if (isPointing) for (const one of [photo, next]) if (one) void outlineOf(one, NOTHING).catch(() => undefined);
-  }, [isPointing, photo.sha256, next?.sha256]); // eslint-disable-line react-hooks/exhaustive-deps -- by their pictures
+  }, [isPointing, photo.sha256, next?.sha256]); // oxlint-disable-line react/exhaustive-deps -- by their pictures
 
   async function find(pointing: Pointing, instead: HandSubject): Promise<void> {
     setSaid({ photo: photo.id, pointing });

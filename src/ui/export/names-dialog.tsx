@@ -14,7 +14,7 @@ const remark = ({ isNumbered, isOdd }: FileName): string | null =>
 function Names({ names }: { readonly names: readonly FileName[] }) {
   // State, not a ref: the list is first there once the dialog has opened.
   const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
+  // oxlint-disable-next-line react/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
   const virtual = useVirtualizer({ count: names.length, getScrollElement: () => scroller, estimateSize: () => ROW });
   return (
     <div ref={setScroller} className="name-list" tabIndex={0} role="list" aria-label="File names">

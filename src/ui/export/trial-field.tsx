@@ -30,8 +30,8 @@ function LossDialog({ address, words, onHide }: LossDialogProps) {
         {words}. Black is as it was. SSIM is 1 where nothing was lost; 0.98 and more is commonly held to be hard to see.
       </p>
       {/* The server makes it; it is no picture of the application's own. */}
-      {/* eslint-disable-next-line @next/next/no-img-element */}
-      <img className="loss-picture" src={address} alt="Differences between the file and the picture without loss" />
+      {/* oxlint-disable-next-line nextjs/no-img-element */}
+      <img className="loss-picture" src={address} alt="Differences between the file and what it was made of" />
     </Dialog>
   );
 }

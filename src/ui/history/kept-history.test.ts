@@ -42,7 +42,6 @@ test('what is stored and can’t be read is as good as nothing', () => {
   stored.state.value[0].past[0].back = { wobrel: 99 };
   localStorage.setItem('wobrel.history', JSON.stringify(stored));
   jest.isolateModules(() => {
-    // eslint-disable-next-line @typescript-eslint/no-require-imports
     const again = require('./kept-history') as typeof import('./kept-history');
     expect(again.recallHistory(4, last).past).toEqual([]);
   });

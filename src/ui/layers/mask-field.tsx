@@ -30,7 +30,7 @@ const joined = (shape: Shape, frame: Template['frame']): Shape =>
 /** The shape that a layer shows in, if it has one: an arrow, a bubble, a badge. */
 export function MaskField({ label, shape, frame, onChange, onDrag }: MaskFieldProps) {
   const [picking, setPicking] = useState(false);
-  const change = (fields: object) => onChange({ ...shape!, ...fields } as Shape);
+  const change = (fields: object) => onChange({ ...shape!, ...fields });
   return (
     <>
       <ChoiceField

@@ -9,7 +9,7 @@ export function useLayerList<K extends ListName>(list: K, template: Template, st
   const definition = layerKind(list);
   const layers = template[list] as readonly LayerOf<K>[];
   const change = (next: (layers: readonly LayerOf<K>[], template: Template) => readonly LayerOf<K>[]) =>
-    store.change((t) => ({ ...t, [list]: next(t[list] as readonly LayerOf<K>[], t) }));
+    store.change((t) => ({ ...t, [list]: next(t[list], t) }));
   const set = (i: number, fields: Partial<LayerOf<K>>) => change((all) => replaced(all, i, fields));
   return {
     definition,

@@ -1,7 +1,7 @@
 'use client';
 import type { TexturePaint } from '@/core/paint';
 import { stepIn } from '@/core/template';
-import { TEXTURES, type Texture, type TextureKind } from '@/core/texture';
+import { TEXTURES, type TextureKind } from '@/core/texture';
 import { SeedField } from '../layers/seed-field';
 import { StrengthField } from '../layers/strength-field';
 import { NumberField } from '../shared/number-field';
@@ -13,7 +13,7 @@ import { RunsField, type LaidFieldsProps } from './laid';
 export function TextureFields({ paint, isLine, unit, side, onChange, onDrag }: LaidFieldsProps<TexturePaint>) {
   const { of } = paint;
   const numbers = of as unknown as Readonly<Record<string, number>>;
-  const set = (key: string, value: number) => onChange({ ...paint, of: { ...of, [key]: value } as Texture });
+  const set = (key: string, value: number) => onChange({ ...paint, of: { ...of, [key]: value } });
   return (
     <>
       <SelectField

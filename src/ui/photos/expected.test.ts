@@ -6,7 +6,6 @@ import { until } from '../../core/testing/until';
 function page(): typeof import('./expected') {
   let loaded: typeof import('./expected');
   jest.isolateModules(() => {
-    // eslint-disable-next-line @typescript-eslint/no-require-imports
     loaded = require('./expected');
   });
   return loaded!;

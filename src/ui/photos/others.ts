@@ -26,7 +26,7 @@ function withPending(row: PhotoRow, pending: PhotoChange | undefined): PhotoRow 
   if (!pending) return row;
   const { was: _, data = {}, ...own } = pending;
   const kept = Object.entries({ ...row.data, ...data }).flatMap(([name, text]) => (text === null ? [] : [[name, text] as const])); // prettier-ignore
-  return { ...row, ...own, data: Object.fromEntries(kept) } as PhotoRow;
+  return { ...row, ...own, data: Object.fromEntries(kept) };
 }
 
 /**

@@ -29,7 +29,7 @@ export const PictureChoices = ({ label, noun, choices }: PictureChoicesProps) =>
         {shown.map(({ key, name, address, about, beside, onPick }) => (
           <li key={key}>
             <button type="button" className="picture-choice" onClick={onPick}>
-              {/* eslint-disable-next-line @next/next/no-img-element -- a file of our own server, as it is */}
+              {/* oxlint-disable-next-line nextjs/no-img-element -- a file of our own server, as it is */}
               <img src={address} alt="" loading="lazy" />
               <strong className="name-line" title={name}>
                 {name}

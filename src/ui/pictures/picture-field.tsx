@@ -14,7 +14,7 @@ export function PictureField({ picture, onChange }: PictureFieldProps) {
     <>
       <button type="button" className="shape-choice" onClick={() => setPicking(true)}>
         {picture && (
-          // eslint-disable-next-line @next/next/no-img-element -- a file of our own server, as it is
+          // oxlint-disable-next-line nextjs/no-img-element -- a file of our own server, as it is
           <img className="picture-thumb" src={smallPictureAddress(picture)} alt="" />
         )}
         <span>

@@ -67,5 +67,5 @@ export async function letterShape(text: string, font: string, room: Shape['box']
   const free = completeShape({ kind: 'text', text, font, d }, room);
   const aspect = free.box.width / free.box.height;
   const width = Math.min(room.width, room.height * aspect);
-  return { ...free, box: { ...room, width, height: width / aspect } } as Shape;
+  return { ...free, box: { ...room, width, height: width / aspect } };
 }

@@ -39,7 +39,7 @@ export function PartList({ shape: { parts, box }, frame, onChange, onDrag }: Par
   const [adding, setAdding] = useState(false);
   const change = (i: number, fields: Partial<ShapePart>) =>
     onChange(parts.map((part, k) => (k === i ? { ...part, ...fields } : part)));
-  const changeShape = (i: number, fields: object) => change(i, { shape: { ...parts[i]!.shape, ...fields } as Shape });
+  const changeShape = (i: number, fields: object) => change(i, { shape: { ...parts[i]!.shape, ...fields } });
   const copy = (i: number) => {
     const part = parts[i]!;
     onChange([...parts.slice(0, i + 1), part, ...parts.slice(i + 1)]);

@@ -35,7 +35,7 @@ export async function api<T>(
   const response = await fetch(path, {
     method,
     headers: { ...pageHeaders(), ...(isJson ? { 'content-type': 'application/json' } : {}) },
-    body: isJson ? JSON.stringify(body) : (body as FormData | undefined),
+    body: isJson ? JSON.stringify(body) : body,
   }).catch(() => {
     throw new ApiError('offline', 'The server can’t be reached.');
   });

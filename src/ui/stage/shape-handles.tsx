@@ -160,8 +160,7 @@ export function ShapeHandles({
       if (held.what === 'shape') move(from, toOwn(pointAt(initial)), to, ctrlKey);
       if (held.what === 'grip') pull(from, held.grip, to, { shift: shiftKey, alt: altKey, free: ctrlKey });
       if (held.what === 'turn') turn(from, to, shiftKey);
-      if (held.what === 'handle' && isCatalogue(from))
-        onShape({ ...from, ...pullHandle(from, held.handle, to) } as Shape);
+      if (held.what === 'handle' && isCatalogue(from)) onShape({ ...from, ...pullHandle(from, held.handle, to) });
       if (last) {
         onDrag(false);
         onGuides([]);
@@ -263,7 +262,7 @@ export function ShapeHandles({
             onKeyDown={(event) => {
               const step = arrowOf(event);
               if (step && isCatalogue(shape))
-                onShape({ ...shape, ...stepHandle(shape, handle, step[0] - step[1], stepIn(frame.unit)) } as Shape);
+                onShape({ ...shape, ...stepHandle(shape, handle, step[0] - step[1], stepIn(frame.unit)) });
             }}
           >
             <title>{handle.label}</title>

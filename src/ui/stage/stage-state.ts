@@ -17,7 +17,9 @@ export type MiddleView = 'each' | 'stage' | 'average' | 'table';
 
 /** A layer of the template, by its list and its place there; or what there is once. */
 export type HeldLayer =
-  { readonly list: LayerList; readonly i: number } | { readonly list: 'backdrop' } | { readonly list: 'mat' };
+  | { readonly list: LayerList; readonly i: number }
+  | { readonly list: 'backdrop' }
+  | { readonly list: 'mat' };
 
 /** What pins bend: the outline with all that follows it, or one of the borders by itself. */
 export type Bends = 'edge' | number;

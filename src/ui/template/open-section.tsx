@@ -62,7 +62,7 @@ function OpenPart({
     return (
       <OpenLayer
         {...own}
-        title={definition.title(value as never)}
+        title={definition.title(value)}
         layer={value}
         onChange={(next) => store.change((t) => ({ ...t, [part]: { ...(t[part] as object), ...next } }))}
       />

@@ -66,7 +66,7 @@ export function ShapeSection({ template, store, shapeOnly = false }: ShapeSectio
   const setShape = (next: Shape) => store.change((t) => ({ ...t, shape: next }));
   const draw = () => setStage({ view: 'stage', mode: 'draw', part: null });
   useActions('page', { pickShape: () => setPicking(true), drawShape: draw });
-  const change = (fields: object) => store.change((t) => ({ ...t, shape: { ...t.shape, ...fields } as Shape }));
+  const change = (fields: object) => store.change((t) => ({ ...t, shape: { ...t.shape, ...fields } }));
   return (
     <Section title="Shape" group="shape" value={shapeWords(template)} startOpen>
       <button type="button" className="shape-choice" onClick={() => setPicking(true)}>

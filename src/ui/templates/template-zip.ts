@@ -69,7 +69,7 @@ export async function takeOutAll(templates: readonly Shown[]): Promise<void> {
  */
 export async function filesIn(zipped: File): Promise<File[]> {
   const isWanted = (name: string) => name.toLowerCase().endsWith('.json') && !name.startsWith('__MACOSX/');
-  let tooLarge: string | null = null;
+  let tooLarge = '';
   let count = 0;
   const packed = new Uint8Array(await zipped.arrayBuffer());
   const files = await new Promise<Record<string, Uint8Array>>((resolve, reject) =>

@@ -24,7 +24,7 @@ function bench(...ids: number[]) {
     });
   const now = (id: number) => (subjects.has(id) ? ({ id, handSubject: subjects.get(id)! } as PhotoRow) : undefined);
   const history = createHistory();
-  history.takePart('photos', change as (data: never) => void);
+  history.takePart('photos', change);
   const edits = { change, now } as unknown as PhotoEdits;
   const { result } = renderHook(() => useAlike(7, edits, history, true));
   return { subjects, history, result };

@@ -3,12 +3,12 @@ import { act, renderHook } from '@testing-library/react';
 import type { MouseEvent } from 'react';
 import { useChoice } from './use-choice';
 
-const IDS = [10, 11, 12, 13, 14, 15, 16, 17];
+const IDS: readonly number[] = [10, 11, 12, 13, 14, 15, 16, 17];
 
 /** Eight photos in rows of three. */
 function choice() {
   const { result, rerender } = renderHook((ids: readonly number[]) => useChoice(ids, 3), {
-    initialProps: IDS as readonly number[],
+    initialProps: IDS,
   });
   const key = (name: string, more: object = {}) =>
     act(() => result.current.go({ key: name, shiftKey: false, ...more }));
@@ -19,7 +19,7 @@ function choice() {
     show,
     key,
     click,
-    chosen: () => [...result.current.chosen].sort(),
+    chosen: () => [...result.current.chosen].sort((a, b) => a - b),
     active: () => result.current.active,
   };
 }

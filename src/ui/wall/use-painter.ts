@@ -16,7 +16,7 @@ export function usePainter(template: Template, width: number, photos: readonly P
   useEffect(() => painting().join(group), [group]);
   useEffect(() => {
     // The group is the scheduler's own record of what is wanted, not something that is rendered.
-    // eslint-disable-next-line react-hooks/immutability
+    // oxlint-disable-next-line react/immutability
     group.goal = { template, width, photos };
     void painting().refresh();
   }, [group, template, width, photos]);

@@ -79,7 +79,7 @@ export function Wall({
   const cssWidth = Math.round(Math.min(cell, (cell * 1.5) / ratio));
   const cssHeight = Math.max(1, Math.round(cssWidth * ratio));
   const rows = Math.ceil(photos.length / columns);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
+  // oxlint-disable-next-line react/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
   const virtual = useVirtualizer({
     count: rows,
     getScrollElement: () => scroller.current,

@@ -11,9 +11,15 @@ const LONGEST_REASON = 300;
 
 /** RFC 9457: why, in words. */
 async function reasonOf(response: Response): Promise<string> {
-  const said = (await response.json().catch(() => ({}))) as { detail?: unknown; title?: unknown };
-  return String(said?.detail ?? said?.title ?? '').slice(0, LONGEST_REASON);
+  const said: unknown = await response.json().catch(() => null);
+  const { data } = z.object({ detail: z.string().optional(), title: z.string().optional() }).safeParse(said);
+  return (data?.detail ?? data?.title ?? '').slice(0, LONGEST_REASON);
 }
+
+type Sent = Omit<RequestInit, 'headers'> & {
+  readonly duplex?: 'half';
+  readonly headers?: Readonly<Record<string, string>>;
+};
 
 /** RFC 9530: the content's digest, base64 between colons. */
 const digestHeader = (sha256: string) => `sha-256=:${Buffer.from(sha256, 'hex').toString('base64')}:`;
@@ -36,7 +42,7 @@ export const channel = defineDestination({
   settings: z.strictObject({ url: addressSchema, token: secretSchema }),
   address: ({ url }) => plainAddress(url),
   open: ({ url, token }) => {
-    const ask = async (path: string, signal: AbortSignal, init: RequestInit & { duplex?: 'half' } = {}) => {
+    const ask = async (path: string, signal: AbortSignal, init: Sent = {}) => {
       const headers = { authorization: `Bearer ${token}`, ...init.headers };
       try {
         return await fetch(url.replace(/\/+$/, '') + path, { ...init, headers, signal, redirect: 'error' });
