@@ -48,6 +48,13 @@ test('a change that moves no photo keeps the sizes; one that does has its own', 
   expect(withSizes(narrower, batch).centring.size).not.toEqual(sized.centring.size);
 });
 
+test('asked twice of the same photos it is the very same; of others it is not', () => {
+  const sized = withSizes(template, batch);
+  expect(withSizes(template, batch)).toBe(sized);
+  expect(withSizes(template, batch.slice(1))).not.toBe(sized);
+  expect(withSizes(template, batch)).toEqual(sized);
+});
+
 test('any other template is the very same', () => {
   const fixed = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'subject', size: 0.5 } });
   expect(withSizes(fixed, batch)).toBe(fixed);

@@ -11,6 +11,9 @@ const settled = new WeakMap<readonly PhotoToPlace[], Settled>();
 const medianOf = (values: readonly number[]): number | null =>
   values.length === 0 ? null : [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
+/** What came of a template last: whoever asks twice has the same one. */
+const answers = new WeakMap<Template, { readonly photos: readonly PhotoToPlace[]; readonly sized: Template }>();
+
 /**
  * A template whose size is like the batch with the batch's sizes: of faces and of subjects the
  * median that they have where each photo just covers the shape. Any other template as it is.
@@ -18,6 +21,14 @@ const medianOf = (values: readonly number[]): number | null =>
  * @param photos those that count: without the ones left out
  */
 export function withSizes(template: Template, photos: readonly PhotoToPlace[]): Template {
+  const last = answers.get(template);
+  if (last?.photos === photos) return last.sized;
+  const sized = sizedFor(template, photos);
+  answers.set(template, { photos, sized });
+  return sized;
+}
+
+function sizedFor(template: Template, photos: readonly PhotoToPlace[]): Template {
   if (!hasSlots(template)) return sizedAlone(template, photos);
   const slots = template.slots.map((slot, i) => {
     const own = slotTemplate(template, i);

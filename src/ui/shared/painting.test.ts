@@ -114,3 +114,20 @@ test('what is asked for in the moment in which a round finds nothing more is pai
   await settle();
   expect(asked.map(({ ids }) => ids)).toEqual([[1]]);
 });
+
+test('what shows a template goes on with the next at once; asked for again by the page it is not drawn twice', async () => {
+  const { painting, asked, group, answer } = page();
+  const [first, next, other] = [template('first'), template('next'), template('other')];
+  const stage = group('stage', { template: first, width: 300, photos: [photo(1)] });
+  const trial = group('trial', { template: other, width: 100, photos: [photo(2)] });
+  void painting.refresh();
+  await answer();
+  painting.goOn(first, next);
+  await answer();
+  expect(asked.slice(2).map((a) => [a.template.name, a.width])).toEqual([['next', 300]]);
+  expect(trial.goal.template).toBe(other);
+  stage.goal = { template: next, width: 300, photos: stage.goal.photos };
+  void painting.refresh();
+  await answer();
+  expect(asked).toHaveLength(3);
+});

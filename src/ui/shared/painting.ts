@@ -85,27 +85,35 @@ export function createPainting(draw: Draw, paint: Paint) {
     }
   }
 
+  /** @param moment resolves when the first round may begin; null for at once */
+  async function refresh(moment: Promise<void> | null): Promise<void> {
+    again = true;
+    if (busy) return;
+    busy = true;
+    if (moment) await moment;
+    try {
+      while (again) {
+        again = false;
+        await rounds();
+      }
+    } finally {
+      busy = false;
+    }
+  }
+
   return {
     /** Takes part until the returned function is called. */
     join: (group: PaintGroup): (() => void) => {
       groups.add(group);
       return () => groups.delete(group);
     },
-    /** Paints what is not as it should be; what changes while a round is under way comes in the next. */
-    refresh: async (): Promise<void> => {
-      again = true;
-      if (busy) return;
-      busy = true;
-      // Lists that are changed in the same moment take part in the same round.
-      await null;
-      try {
-        while (again) {
-          again = false;
-          await rounds();
-        }
-      } finally {
-        busy = false;
-      }
+    /** What shows one template goes on with another at once, before it is drawn anew itself: the workers are at it meanwhile. */
+    goOn: (from: Template, to: Template): void => {
+      const following = [...groups].filter(({ goal }) => goal.template === from);
+      for (const group of following) group.goal = { ...group.goal, template: to };
+      if (following.length > 0) void refresh(null);
     },
+    /** Paints what is not as it should be; what changes while a round is under way comes in the next. Lists that are changed in the same moment take part in the same round. */
+    refresh: (): Promise<void> => refresh(Promise.resolve()),
   };
 }

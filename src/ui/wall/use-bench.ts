@@ -14,6 +14,7 @@ import { keepHistory, recallHistory } from '../history/kept-history';
 import { useMay } from '../people/who';
 import { countedTiles, tilesOf, type BenchPhoto } from '../photos/in-slots';
 import { usePhotoEdits } from '../photos/use-edits';
+import { painting } from '../shared/preview';
 import { resetStage, useStage, type MiddleView } from '../stage/stage-state';
 import { FOR_VIEWERS, lockedBy, lockedStore } from '../template/locks';
 import type { Trial } from '../template/make-equal';
@@ -49,11 +50,23 @@ function useTemplate(batch: BatchDetail) {
 }
 
 /** What is tried, and what is seen for it: sizes filled in, with its finish or bare. */
-function useSeen(template: Template, step: string, counted: readonly BenchPhoto[]) {
+function useSeen(
+  { template, store }: Pick<ReturnType<typeof useTemplate>, 'template' | 'store'>,
+  step: string,
+  counted: readonly BenchPhoto[],
+) {
   const [bare, setBare] = useState(false);
   const [trial, setTrial] = useState<(Trial & { readonly of: Template }) | null>(null);
   // A change of the template meanwhile, or another step, ends the trying.
   const trying = trial?.of === template && step === 'centre' ? trial : null;
+  // Before the page is drawn anew with it, canvases are: on the way of a slider the page is the slower one.
+  useEffect(
+    () =>
+      store.state.subscribe((now, before) =>
+        painting().goOn(withSizes(before.template, counted), withSizes(now.template, counted)),
+      ),
+    [store, counted],
+  );
   const shownTemplate = useMemo(() => withSizes(trying?.template ?? template, counted), [trying, template, counted]);
   const seen = useMemo(() => (bare ? withoutFinish(shownTemplate) : shownTemplate), [bare, shownTemplate]);
   return { bare, setBare, trying, setTrial, shownTemplate, seen };
@@ -71,7 +84,7 @@ export function useBench(batch: BatchDetail) {
   const [step, setStep] = useStep();
   const photosOf = useBenchPhotos(batch, template);
   const { photos, counted, total } = photosOf;
-  const sight = useSeen(template, step, counted);
+  const sight = useSeen(recipe, step, counted);
   const { shownTemplate } = sight;
   const [show, setShow] = useState<Show>('all');
   const [sort, setSort] = useState<Sort>('name');
