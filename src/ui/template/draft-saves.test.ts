@@ -32,6 +32,7 @@ function desk() {
     asked,
     states,
     change: (name: string) => (template = named(name)),
+    put: (one: Template) => void (template = one),
     answer: async (error?: Error) => (answers.shift()!(error), settle()),
     settle,
   };
@@ -73,6 +74,23 @@ test('nothing is sent where nothing has changed, and a failed save is tried agai
   void saves.flush();
   await settle();
   expect(asked.map(({ template }) => template.name)).toEqual(['second', 'second']);
+});
+
+test('what the server does not take can be given up for what it took last', async () => {
+  const { saves, asked, change, put, answer, settle, states } = desk();
+  const taken = change('taken');
+  void saves.flush();
+  await settle();
+  await answer();
+  change('too intricate');
+  void saves.flush();
+  await settle();
+  await answer(new ApiError('shape-intricate', 'shape: the shape is too intricate.'));
+  expect(states[states.length - 1]).toBe('refused');
+  expect(saves.saved()).toBe(taken);
+  put(saves.saved());
+  await saves.flush();
+  expect([states[states.length - 1], asked.length, saves.isWaiting()]).toEqual(['saved', 2, false]);
 });
 
 test('what was changed without a line is saved by itself when that is back', async () => {

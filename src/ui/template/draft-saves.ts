@@ -7,6 +7,8 @@ export type SaveState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'saving' }
   | { readonly kind: 'failed'; readonly message: string }
+  /** The server does not take such a template. */
+  | { readonly kind: 'refused'; readonly message: string }
   /** Somebody else has saved meanwhile. */
   | { readonly kind: 'conflict'; readonly message: string };
 
@@ -27,6 +29,9 @@ type DraftSavesOptions = {
   readonly onState: (state: SaveState) => void;
 };
 
+const kindOf = (code: string): 'conflict' | 'refused' | 'failed' =>
+  code === 'conflict' ? 'conflict' : /^(template|shape|path|took-too-long)\b/.test(code) ? 'refused' : 'failed';
+
 export function createDraftSaves({ current, revision: first, window, send, onState }: DraftSavesOptions) {
   let revision = first;
   let saved = current();
@@ -46,7 +51,7 @@ export function createDraftSaves({ current, revision: first, window, send, onSta
       if (current() === template) onState({ kind: 'saved' });
     } catch (error) {
       const { message, code } = error as ApiError;
-      onState({ kind: code === 'conflict' ? 'conflict' : 'failed', message });
+      onState({ kind: kindOf(code), message });
       // Once the line is back, what there is then is saved; nobody has to wait for it.
       if (isOffline(error)) void lineBack().then(flush);
     }
@@ -70,6 +75,8 @@ export function createDraftSaves({ current, revision: first, window, send, onSta
       [saved, revision] = [theirs, theirRevision];
       return { base, both };
     },
+    /** What the server took last. */
+    saved: (): Template => saved,
     /** True where the server has not got all there is. */
     isWaiting: (): boolean => current() !== saved,
     /** Ends when what was asked for by now is over. */

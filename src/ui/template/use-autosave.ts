@@ -67,6 +67,9 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
     [saves, takeIn],
   );
 
+  /** After a refusal: the template as the server took it last. A step that can be undone. */
+  const goBack = useCallback(() => store.change(() => saves.saved()), [store, saves]);
+
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const unsubscribe = store.state.subscribe(() => {
@@ -87,7 +90,7 @@ export function useAutosave(batchId: number, store: TemplateStore, firstRevision
     };
   }, [batchId, store, flush, saves]);
 
-  return { state, flush, join, follow };
+  return { state, flush, join, goBack, follow };
 }
 
 /** The page is going: the request outlives it. */

@@ -36,6 +36,8 @@ type StepsBarProps = {
   readonly others: Seen['others'];
   /** Takes another window's changes in, after they were saved meanwhile. */
   readonly onJoin: () => void;
+  /** Takes the template back to what was saved last, after a change that is not taken. */
+  readonly onGoBack: () => void;
   readonly step: Step;
   readonly onStep: (step: Step) => void;
   /** What each step comes to, in a few words. */
@@ -43,7 +45,7 @@ type StepsBarProps = {
 };
 
 /** On top: the batch, whether it is saved, and the five steps of the work. */
-export function StepsBar({ name, save, others, onJoin, step, onStep, subtitles }: StepsBarProps) {
+export function StepsBar({ name, save, others, onJoin, onGoBack, step, onStep, subtitles }: StepsBarProps) {
   return (
     <div className="steps">
       <div className="batch-name">
@@ -65,6 +67,11 @@ export function StepsBar({ name, save, others, onJoin, step, onStep, subtitles }
             onClick={onJoin}
           >
             Take those in, keep mine
+          </button>
+        )}
+        {save.kind === 'refused' && (
+          <button type="button" className="btn btn-quiet" onClick={onGoBack}>
+            Back to what is saved
           </button>
         )}
       </div>

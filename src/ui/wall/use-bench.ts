@@ -80,7 +80,7 @@ const viewAt = (step: string, view: MiddleView): MiddleView =>
 export function useBench(batch: BatchDetail) {
   const recipe = useTemplate(batch);
   const { history, store, template, slot } = recipe;
-  const { state: save, flush, join, follow } = useAutosave(batch.id, store, batch.revision);
+  const { state: save, flush, join, goBack, follow } = useAutosave(batch.id, store, batch.revision);
   const [step, setStep] = useStep();
   const photosOf = useBenchPhotos(batch, template);
   const { photos, counted, total } = photosOf;
@@ -126,6 +126,7 @@ export function useBench(batch: BatchDetail) {
     save,
     flush,
     join,
+    goBack,
     step,
     setStep,
     view: viewAt(step, view),

@@ -15,7 +15,21 @@ import { useBenchKeys } from './use-bench-keys';
 
 function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () => Promise<void> }) {
   const bench = useBench(batch);
-  const { locks, shownTemplate, photos, step, setStep, subtitles, save, others, join, edits, history, setBare } = bench;
+  const {
+    locks,
+    shownTemplate,
+    photos,
+    step,
+    setStep,
+    subtitles,
+    save,
+    others,
+    join,
+    goBack,
+    edits,
+    history,
+    setBare,
+  } = bench;
   const { opened, looking, setLooking, findings } = bench;
   const screen = useRef<HTMLElement>(null);
   useBenchKeys(screen, history, setStep, () => setBare((was) => !was), batch.id);
@@ -31,6 +45,7 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             save={save.kind === 'saved' && edits.isSaving ? { kind: 'saving' } : save}
             others={others}
             onJoin={() => void join()}
+            onGoBack={goBack}
             step={step}
             onStep={setStep}
             subtitles={subtitles}
