@@ -1,5 +1,6 @@
 import { parseTemplate } from '../template';
 import { placer, wantedSize, withSizes } from '.';
+import { sizer } from './place';
 
 /** A square photo of 1000 pixels with a face or a subject so high, in its middle. */
 const photo = (kind: 'face' | 'subject', extent: number, name = '') => {
@@ -27,6 +28,21 @@ test('like the batch: faces have the median of the faces, subjects that of the s
   expect(place(batch[0]!).subject!.size).toBeCloseTo(0.25, 9);
   expect(place(batch[3]!).subject!.size).toBeCloseTo(0.6, 9);
 });
+
+test.each(['extend', 'leave', 'enlarge', 'shift'] as const)(
+  'a size by itself is the one that placing gives, gaps: %s',
+  (gap) => {
+    const aside = batch.map((one, i) => ({ ...one, sight: { ...one.sight!, subject: one.sight!.subject && { ...one.sight!.subject, box: [0.1 * i, 0.05, 0.3, 0.4] as const } } })); // prettier-ignore
+    for (const size of [null, 0.4]) {
+      const own = parseTemplate({ wobrel: 1, name: 'T', centring: { rule: 'auto', size, gap, angle: 20 } });
+      const [sizeOf, place] = [sizer(own), placer(own)];
+      for (const one of aside) {
+        const { rule, subject } = place(one);
+        expect(sizeOf(one)).toEqual({ rule, size: subject!.size });
+      }
+    }
+  },
+);
 
 test('what is larger although its photo just covers the shape stays as it is', () => {
   const place = placer(withSizes(template, batch));

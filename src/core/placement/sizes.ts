@@ -1,6 +1,6 @@
 /** Sizes of subjects that are like those of their batch. */
 import { hasSlots, slotTemplate, type Template } from '../template';
-import { placer, type PhotoToPlace } from './place';
+import { sizer, type PhotoToPlace } from './place';
 
 /** What of a template where its photos lie goes by. */
 const MATTER = ['frame', 'shape', 'mode', 'edge', 'centring'] as const;
@@ -52,12 +52,12 @@ function sizedAlone(template: Template, photos: readonly PhotoToPlace[]): Templa
   const known = settled.get(photos);
   if (known && MATTER.every((key) => known.from[key] === template[key]))
     return { ...template, centring: known.centring };
-  const place = placer({ ...template, centring: { ...centring, size: null } });
+  const sizeOf = sizer({ ...template, centring: { ...centring, size: null } });
   const sizes: Record<'face' | 'subject', number[]> = { face: [], subject: [] };
   for (const photo of photos) {
     // What was changed by hand says nothing of the others.
-    const { rule, subject } = place(photo.adjustment ? { ...photo, adjustment: null } : photo);
-    if (subject && rule !== 'middle') sizes[rule === 'face' ? 'face' : 'subject'].push(subject.size);
+    const found = sizeOf(photo);
+    if (found && found.rule !== 'middle') sizes[found.rule === 'face' ? 'face' : 'subject'].push(found.size);
   }
   const size = { face: medianOf(sizes.face), subject: medianOf(sizes.subject) };
   const sized: Settled = { from: template, centring: { ...centring, size } };
