@@ -67,6 +67,21 @@ test('a trial says how large a file becomes and what its format loses, and shows
   await expect.poll(() => picture.evaluate((img) => (img as HTMLImageElement).naturalWidth)).toBe(1080);
 });
 
+test('a size that is not taken is told, and given up for the one that is saved', async ({ page }) => {
+  await batchOf(page, 'Too large', [await flatPhoto('one.png', '#225588')]);
+  await step(page, 'Export').click();
+  const output = page.getByRole('group', { name: 'Output tile' });
+  await output.getByLabel('Size').selectOption('in pixels');
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  const width = output.getByLabel('Width');
+  await width.fill('16000');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').first()).toContainText(/✕ outputs.*megapixels/);
+  await page.getByRole('button', { name: 'Back to what is saved' }).click();
+  await expect(page.getByRole('status').first()).toHaveText('saved');
+  await expect(width).toHaveValue('1080');
+});
+
 test('a small photo gives a smaller file, with all layers in it; Display P3 is known to the browser', async ({
   page,
 }) => {
