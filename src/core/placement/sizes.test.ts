@@ -68,7 +68,6 @@ test('asked twice of the same photos it is the very same; of others it is not', 
   const sized = withSizes(template, batch);
   expect(withSizes(template, batch)).toBe(sized);
   expect(withSizes(template, batch.slice(1))).not.toBe(sized);
-  expect(withSizes(template, batch)).toEqual(sized);
 });
 
 test('any other template is the very same', () => {

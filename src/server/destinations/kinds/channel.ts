@@ -9,11 +9,14 @@ import { changedThere, destinationRefuses, lineTrouble, troubleOf } from '../tro
 /** Most characters of a reason that are told. */
 const LONGEST_REASON = 300;
 
+/** A member that is no text counts as missing (RFC 9457 §3.1). */
+const wordsSchema = z.string().catch('');
+const problemSchema = z.object({ detail: wordsSchema, title: wordsSchema });
+
 /** RFC 9457: why, in words. */
 async function reasonOf(response: Response): Promise<string> {
-  const said: unknown = await response.json().catch(() => null);
-  const { data } = z.object({ detail: z.string().optional(), title: z.string().optional() }).safeParse(said);
-  return (data?.detail ?? data?.title ?? '').slice(0, LONGEST_REASON);
+  const { data } = problemSchema.safeParse(await response.json().catch(() => null));
+  return (data?.detail || data?.title || '').slice(0, LONGEST_REASON);
 }
 
 type Sent = Omit<RequestInit, 'headers'> & {
