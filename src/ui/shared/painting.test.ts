@@ -131,3 +131,19 @@ test('what shows a template goes on with the next at once; asked for again by th
   await answer();
   expect(asked).toHaveLength(3);
 });
+
+test('a template of other proportions waits for the page, which gives its canvases another size', async () => {
+  const { painting, asked, group, answer } = page();
+  const square = template('square');
+  const stage = group('stage', { template: square, width: 300, photos: [photo(1)] });
+  void painting.refresh();
+  await answer();
+  const tall = { ...square, frame: { ...square.frame, height: 2 * square.frame.height } };
+  painting.goOn(square, tall);
+  await answer();
+  expect(asked).toHaveLength(1);
+  stage.goal = { template: tall, width: 200, photos: stage.goal.photos };
+  void painting.refresh();
+  await answer();
+  expect(asked.slice(1).map((a) => a.width)).toEqual([200]);
+});

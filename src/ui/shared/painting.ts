@@ -4,7 +4,7 @@
  * builds a queue. All cutouts of a list appear in the same frame, the shortest list's first: on
  * the stage that is the large one, which follows the hand. Blank ones come before all others.
  */
-import type { Template } from '@/core/template';
+import { ratioOf, type Template } from '@/core/template';
 import type { Drawn, PreviewPhoto } from '@/preview';
 
 /** What some canvases are to show: photos through a template, so many pixels wide. */
@@ -107,8 +107,12 @@ export function createPainting(draw: Draw, paint: Paint) {
       groups.add(group);
       return () => groups.delete(group);
     },
-    /** What shows one template goes on with another at once, before it is drawn anew itself: the workers are at it meanwhile. */
+    /**
+     * What shows one template goes on with another at once, before it is drawn anew itself: the workers are at it
+     * meanwhile. Where the picture's proportions change, canvases get other sizes first.
+     */
     goOn: (from: Template, to: Template): void => {
+      if (ratioOf(from) !== ratioOf(to)) return;
       const following = [...groups].filter(({ goal }) => goal.template === from);
       for (const group of following) group.goal = { ...group.goal, template: to };
       if (following.length > 0) void refresh(null);
