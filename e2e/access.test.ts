@@ -204,6 +204,9 @@ test.describe('enlarged four times', () => {
     for (const name of STEPS) {
       await onStep(page, name);
       expect(await sideways()).toBeLessThanOrEqual(0);
+      // Both have room, however low the window.
+      for (const part of [page.getByRole('listbox', { name: 'Cutouts' }), page.getByRole('complementary', { name })])
+        expect((await part.boundingBox())!.height).toBeGreaterThan(150);
       await noFaults(page, name);
     }
     await cutouts(page).first().scrollIntoViewIfNeeded();

@@ -2,6 +2,17 @@ import { expect, test, type Page } from './test';
 import { batchOf, cutouts, step } from './bench-page';
 import { flatPhoto, rainbow } from './photos';
 
+/** What is wider than the room that it has in the panel, but for what is typed. */
+const cutOff = (page: Page) =>
+  page.locator('.side *:not(.visually-hidden, input)').evaluateAll((all) =>
+    all
+      .filter((one) => {
+        const { overflowX, textOverflow } = getComputedStyle(one);
+        return overflowX !== 'visible' && textOverflow !== 'ellipsis' && one.scrollWidth > one.clientWidth + 1;
+      })
+      .map((one) => one.outerHTML.slice(0, 160)),
+  );
+
 const chosen = (page: Page) => page.getByRole('listbox', { name: 'Cutouts' }).getByRole('option', { selected: true });
 
 test('everything on the wall goes by keys: choosing, looking closer, taking out', async ({ page }) => {
@@ -128,6 +139,26 @@ test('at 1280 pixels the bar over the wall is one row on every step, with room f
     });
     expect(free).toEqual({ isRow: true, room: expect.any(Number) });
     expect(free.room).toBeGreaterThan(20);
+    expect(await cutOff(page)).toEqual([]);
+  }
+  await step(page, 'Template').click();
+  for (const section of [/^Slots/, /^Frame/, /^Borders/, /^Shadows/, /^Colours/, /^Mat/, /^Captions/]) {
+    const head = page.locator('.side .head', { hasText: section });
+    if ((await head.getAttribute('aria-expanded')) === 'false') await head.click();
+    await expect(head).toHaveAttribute('aria-expanded', 'true');
+    expect(await cutOff(page)).toEqual([]);
+  }
+});
+
+test('every screen scrolls in one place alone', async ({ page }) => {
+  for (const path of ['/', '/templates', '/shapes', '/deliveries', '/help']) {
+    await page.goto(path);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    const { scroller, room } = await page.evaluate(() => ({
+      scroller: document.documentElement.scrollHeight,
+      room: window.innerHeight,
+    }));
+    expect([path, scroller]).toEqual([path, room]);
   }
 });
 

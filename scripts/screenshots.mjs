@@ -163,7 +163,12 @@ const server = spawn(process.execPath, ['dist/serve.mjs'], {
 try {
   await waitForServer(address);
   await seedDemo(address);
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox'] });
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox'],
+    // As on most desktops.
+    ignoreDefaultArgs: ['--hide-scrollbars'],
+  });
   const page = await browser.newPage({ baseURL: address, viewport: { width: 1280, height: 800 } });
   for (const [name, [path, prepare]] of Object.entries(PICTURES)) {
     await page.goto(path);

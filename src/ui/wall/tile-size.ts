@@ -22,7 +22,7 @@ export const columnsFor = (size: number, { width }: Room): number =>
 export function tileSize(chosen: number, count: number, ratio: number, room: Room): number {
   const fits = (size: number) => {
     const rows = Math.ceil(count / columnsFor(size, room));
-    return size <= room.width - 2 * EDGE && rows * (size * ratio + GAP) - GAP <= room.height - 2 * EDGE;
+    return size <= room.width - 2 * EDGE && rows * (Math.round(size * ratio) + GAP) - GAP <= room.height - 2 * EDGE;
   };
   let size = chosen;
   while (size + STEP <= LARGEST && fits(size + STEP)) size += STEP;

@@ -49,12 +49,12 @@ function useSize() {
   return [ref, size] as const;
 }
 
-/** Every photo as its finished cutout; only the rows in view exist. */
 const BY = { face: 'its face', subject: 'its subject', point: 'the point set by hand', middle: 'its middle' } as const;
 
 /** What a photo is centred by. */
 const byWords = (placed: Placed | undefined): string[] => (placed ? [`centred by ${BY[placed.rule]}`] : []);
 
+/** Every photo as its finished cutout; only the rows in view exist. */
 export function Wall({
   template,
   photos,
@@ -83,7 +83,8 @@ export function Wall({
   const virtual = useVirtualizer({
     count: rows,
     getScrollElement: () => scroller.current,
-    estimateSize: () => cssHeight + GAP,
+    estimateSize: () => cssHeight,
+    gap: GAP,
     paddingStart: EDGE,
     paddingEnd: EDGE,
     overscan: 3,
