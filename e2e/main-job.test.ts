@@ -15,6 +15,12 @@ test('photos in, a wall that follows the slider, a zip of alike cutouts out', as
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(error.message));
   page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  // What the page's policy forbids is a fault, too, where the console says nothing of it.
+  await page.addInitScript(() =>
+    document.addEventListener('securitypolicyviolation', ({ violatedDirective, blockedURI }) =>
+      console.error(violatedDirective, blockedURI),
+    ),
+  );
 
   const fromTelephone = testInfo.outputPath('telephone.heic');
   await writeFile(fromTelephone, madeHeic({ turned: 1 }));
