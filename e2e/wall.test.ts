@@ -125,11 +125,16 @@ test('what is not there is said, not shown as an empty wall', async ({ page }) =
   await expect(page.getByText('There is no such batch.')).toBeVisible();
 });
 
-test('at 1280 pixels the bar over the wall is one row on every step, with room for a browser’s wider letters', async ({
+test('at 1280 pixels the bar over the wall is one row on every step, with room for a browser’s wider letters, and the one below it too', async ({
   page,
 }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await batchOf(page, 'One row', await rainbow(2));
+  const longName = 'a-pot-whose-photographer-gave-its-file-a-name-of-a-whole-sentence.png';
+  await batchOf(page, 'One row', [await flatPhoto(longName, '#886644', 1300, 1200)]);
+  await cutouts(page).first().click();
+  await page.keyboard.press('g');
+  await expect(page.getByRole('button', { name: 'To look at', exact: true })).toBeVisible();
+  expect((await page.locator('.wall-foot').boundingBox())!.height).toBeLessThan(50);
   for (const name of ['Photos', 'Template', 'Centre', 'Check', 'Export']) {
     await step(page, name).click();
     await expect(page.getByRole('complementary', { name })).toBeVisible();

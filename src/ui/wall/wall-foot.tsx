@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import { Button } from 'react-bootstrap';
+import { Button, Dropdown } from 'react-bootstrap';
 import type { PhotoRow } from '@/server/services';
 import { KEYS, type KeyId } from '../keys/table';
 import type { PhotoEdits } from '../photos/use-edits';
@@ -61,7 +61,7 @@ export function WallFoot(props: WallFootProps) {
     );
   return (
     <div className="wall-foot">
-      <span className="name-line" style={{ maxWidth: '24rem' }} aria-live="polite">
+      <span className="name-line" aria-live="polite">
         {!first && <span className="muted">{plural(shownCount, 'cutout')}, none chosen</span>}
         {first && others.length === 0 && (
           <>
@@ -89,27 +89,30 @@ export function WallFoot(props: WallFootProps) {
           </Action>
         )}
       </span>
-      {others.length > 0 && first!.adjustment && (
-        <Button variant="quiet" onClick={copy}>
-          Copy the first one’s adjustment
-        </Button>
-      )}
-      {chosen.some(({ adjustment }) => adjustment) && (
-        <Button variant="quiet" onClick={reset}>
-          Reset adjustments
-        </Button>
+      {first && (
+        <Dropdown drop="up">
+          <Dropdown.Toggle variant="quiet">More</Dropdown.Toggle>
+          <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount={false}>
+            {others.length > 0 && (
+              <Dropdown.Item as="button" disabled={!first.adjustment} onClick={copy}>
+                Copy the first one’s adjustment
+              </Dropdown.Item>
+            )}
+            <Dropdown.Item as="button" disabled={chosen.every(({ adjustment }) => !adjustment)} onClick={reset}>
+              {others.length > 0 ? 'Reset adjustments' : 'Reset its adjustment'}
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={onRemove}>
+              Take out of the batch <kbd aria-hidden>{KEYS.remove.shown}</kbd>
+            </Dropdown.Item>
+          </Dropdown.Menu>
+        </Dropdown>
       )}
       {trouble && (
         <span className="text-danger" role="alert">
           ✕ {trouble}
         </span>
       )}
-      {first && (
-        <Button variant="quiet" onClick={onRemove}>
-          Take out of the batch
-        </Button>
-      )}
-      <span className="ms-auto d-flex align-items-center gap-3">{children}</span>
+      <span className="ms-auto d-flex align-items-center gap-3 text-nowrap">{children}</span>
     </div>
   );
 }
