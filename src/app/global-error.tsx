@@ -1,6 +1,6 @@
 'use client';
 import { Stopped, type StoppedProps } from '@/ui/shared/stopped';
-import '@/ui/theme.scss';
+import '@/ui/theme/theme.scss';
 
 /** Where the layout of all pages fails itself. */
 export default function GlobalError({ error }: StoppedProps) {

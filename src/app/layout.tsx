@@ -2,7 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/shared/providers';
-import '@/ui/theme.scss';
+import '@/ui/theme/theme.scss';
 
 /** Every answer has a nonce of its own for its scripts: pages can't be made ahead. */
 export const dynamic = 'force-dynamic';
