@@ -4,7 +4,7 @@ import { flatPhoto, rainbow } from './photos';
 
 /** What is wider than the room that it has in the panel, but for what is typed. */
 const cutOff = (page: Page) =>
-  page.locator('.side *:not(.visually-hidden, input)').evaluateAll((all) =>
+  page.locator('.side-room *:not(.visually-hidden, input)').evaluateAll((all) =>
     all
       .filter((one) => {
         const { overflowX, textOverflow } = getComputedStyle(one);
@@ -153,6 +153,11 @@ test('at 1280 pixels the bar over the wall is one row on every step, with room f
     await expect(head).toHaveAttribute('aria-expanded', 'true');
     expect(await cutOff(page)).toEqual([]);
   }
+  const sideways = await page.locator('.side').evaluate((side) => {
+    side.scrollLeft = 100;
+    return side.scrollLeft;
+  });
+  expect(sideways).toBe(0);
 });
 
 test('every screen scrolls in one place alone', async ({ page }) => {

@@ -1,4 +1,4 @@
-/** `npm run screenshots`: starts the built application with the demo photos and takes the pictures of docs/screenshots that need nothing else set up. */
+/** `npm run screenshots`: starts the built application with the demo photos and takes the pictures of docs/screenshots. */
 import { chromium } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -46,6 +46,26 @@ const SHEET = {
   captions: [{ text: 'Autumn shelf', size: 46, at: [430, 760], paint: '#ffffff', mark: { form: 'ticket', room: 22, paint: '#b0392f' } }], // prettier-ignore
 };
 
+/** The batch's template before it is changed for a picture. */
+let plain;
+const draft = async (page) => (await page.request.get('/api/batches/3')).json();
+const setDraft = async (page, template) => {
+  const { revision } = await draft(page);
+  await page.request.put('/api/batches/3/draft', { data: { template, revision } });
+};
+
+/** Exports the batch; the number of the delivery, once it is done. */
+async function exported(page) {
+  const { id } = await (await page.request.post('/api/batches/3/deliveries', { data: {} })).json();
+  for (;;) {
+    const { progress } = await (await page.request.get(`/api/deliveries/${id}`)).json();
+    if (progress.state === 'done') return id;
+    await page.waitForTimeout(200);
+  }
+}
+
+const TINT = { paint: { kind: 'contour', depth: 240, stops: [[0, '#00000099'], [1, '#00000000']] }, blend: 'multiply' }; // prettier-ignore
+
 /** Where each picture is taken, and what is done first. */
 const PICTURES = {
   batches: ['/', (page) => counted(page).then(() => onCards(page))],
@@ -72,6 +92,36 @@ const PICTURES = {
       await page.keyboard.press('Enter');
       await page.getByText('True size').waitFor();
       await page.waitForFunction(() => [...document.querySelectorAll('.easel-side canvas')].every((one) => one.width > 1)); // prettier-ignore
+    },
+  ],
+  shapes: [
+    '/batches/3?step=template',
+    async (page) => {
+      await onWall(page);
+      await page.getByRole('button', { name: /Choose another/ }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Star', exact: true }).waitFor();
+    },
+  ],
+  keys: ['/batches/3?step=template', async (page) => {
+      await onWall(page);
+      await page.keyboard.press('?');
+      await page.getByRole('dialog').getByText('show all keys').waitFor();
+    },
+  ],
+  deliveries: [
+    '/deliveries',
+    async (page) => {
+      plain = (await draft(page)).template;
+      await exported(page);
+      const { photos } = await (await page.request.get('/api/batches/3/photos?limit=60&offset=0')).json();
+      const { id } = photos.find(({ name }) => name.startsWith('ash-plate'));
+      const adjust = (adjustment) => page.request.patch('/api/batches/3/photos', { data: { changes: [{ id, adjustment }] } }); // prettier-ignore
+      await adjust({ x: 0, y: 0, scale: 1.15, angle: 0 });
+      await page.goto(`/deliveries/${await exported(page)}`);
+      await adjust(null);
+      await page.getByLabel('Compare with').selectOption({ index: 1 });
+      await page.getByText(/^Different/).waitFor();
+      await page.waitForLoadState('networkidle');
     },
   ],
   first: [
@@ -121,11 +171,22 @@ const PICTURES = {
       await page.getByText(/SSIM/).scrollIntoViewIfNeeded();
     },
   ],
+  colours: [
+    '/batches/3?step=template',
+    async (page) => {
+      await setDraft(page, { ...plain, filters: { grayscale: 0.4 }, tints: [TINT] });
+      await page.reload();
+      await page.getByText(/to look at$/).first().waitFor();
+      await painted(page, CUTOUTS);
+      for (const section of [/^Shape/, /^Tints/, /^Colours/])
+        await page.locator('.side').getByRole('button', { name: section }).click();
+      await page.getByLabel('Brightness', { exact: true }).waitFor();
+    },
+  ],
   composing: [
     '/batches/3?step=template',
     async (page) => {
-      const { revision } = await (await page.request.get('/api/batches/3')).json();
-      await page.request.put('/api/batches/3/draft', { data: { template: SHEET, revision } });
+      await setDraft(page, SHEET);
       await page.reload();
       await page.getByRole('radio', { name: 'stage', exact: true }).click();
       await page.locator('.stage-cutout[data-painted]').waitFor();

@@ -9,6 +9,7 @@ import { CATALOGUE, forLibrary, LIBRARY_FRAME, shapeKey, type Shape } from '@/co
 import { parseTemplate } from '@/core/template';
 import type { OwnShape } from '@/server/services';
 import { anew } from '../shared/anew';
+import { SidePanel } from '../shared/side-panel';
 import { api } from '../shared/api';
 import { resetStage, setStage } from '../stage/stage-state';
 import { Stage } from '../stage/stage';
@@ -56,7 +57,7 @@ function Editor({ own, shape, nameFirst }: { own: OwnShape | null; shape: Shape;
   };
   return (
     <main className="bench bench-plain">
-      <aside className="side" aria-label="Shape">
+      <SidePanel label="Shape">
         <div className="side-block">
           <Form.Group controlId="shape-name">
             <Form.Label className="muted mb-1">Name</Form.Label>
@@ -82,7 +83,7 @@ function Editor({ own, shape, nameFirst }: { own: OwnShape | null; shape: Shape;
           </div>
         </div>
         <ShapeSection template={template} store={store} shapeOnly />
-      </aside>
+      </SidePanel>
       <div className="wall-area">
         <div className="wall-bar">
           <span className="muted">Proportions and corners count; size and place are the template’s.</span>

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import type { BatchDetail } from '@/server/services';
 import { Easel } from '../easel/easel';
+import { SidePanel } from '../shared/side-panel';
 import { FieldsContext } from '../shared/pattern-field';
 import { LocksContext } from '../template/locks';
 import { BenchMiddle } from './bench-middle';
@@ -50,9 +51,9 @@ function BatchBench({ batch, onReplaced }: { batch: BatchDetail; onReplaced: () 
             onStep={setStep}
             subtitles={subtitles}
           />
-          <aside key={step} className="side" aria-label={STEP_TITLES[step]}>
+          <SidePanel key={step} label={STEP_TITLES[step]}>
             <Side bench={bench} onReplaced={onReplaced} />
-          </aside>
+          </SidePanel>
           <BenchMiddle bench={bench} ground={ground} onGround={setGround} />
           {looking !== null && opened.length > 0 && (
             <Easel
