@@ -221,6 +221,12 @@ test('the report’s figures are those of the manifest’s second look, and a ph
   await expect(page.getByRole('region', { name: 'Subject centres' }).locator('.recharts-scatter-symbol')).toHaveCount(
     3,
   );
+  // On paper all of it shows, not what the window holds, and none of what is for the screen alone.
+  await page.emulateMedia({ media: 'print' });
+  const cut = () => page.locator('main').evaluate((main) => main.scrollHeight - main.clientHeight);
+  await expect.poll(cut).toBe(0);
+  await expect(page.getByRole('navigation')).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Save as CSV' }).click(),
