@@ -1,3 +1,4 @@
+import { Key } from '../keys/key';
 import { KEYS } from '../keys/table';
 import { plural } from '../shared/words';
 
@@ -24,7 +25,7 @@ export const TableFoot = ({ photos, fields, error }: TableFootProps) => (
     </span>
     {HINTS.map(([does, key]) => (
       <span key={does} className="muted">
-        {does} <kbd>{key}</kbd>
+        {does} <Key shown={key} />
       </span>
     ))}
     {error && (

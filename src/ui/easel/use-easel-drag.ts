@@ -96,7 +96,7 @@ export function useEaselDrag(easel: EaselDrag) {
 
   const bind = useGesture(
     {
-      onDrag: ({ xy, initial, first, last, memo, ctrlKey, shiftKey, altKey, pinching, cancel }) => {
+      onDrag: ({ xy, initial, first, last, memo, ctrlKey, metaKey, shiftKey, altKey, pinching, cancel }) => {
         // A second finger makes it a pinch.
         if (pinching) return cancel();
         // What is dragged is measured by the screen: the room itself may move meanwhile.
@@ -109,7 +109,7 @@ export function useEaselDrag(easel: EaselDrag) {
           // The shape moved one way over a photo that stays is the photo moved the other way under it.
           const way = tool === 'shape' ? -1 : 1;
           if (tool === 'shape') setPan(last ? grasp.pan : away);
-          const { next, isCaught } = dragged(grasp.from, [way * wx, way * wy], ctrlKey);
+          const { next, isCaught } = dragged(grasp.from, [way * wx, way * wy], ctrlKey || metaKey);
           setCaught(!last && isCaught);
           if (first) easel.onBegin();
           if (last) keep('moved', next);

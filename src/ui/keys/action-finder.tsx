@@ -2,6 +2,7 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { Form, Modal } from 'react-bootstrap';
 import { actionsNow, matching, type Action } from './actions';
+import { Key } from './key';
 
 /** Finds an action by its name and does it. */
 export function ActionFinder({ onHide }: { readonly onHide: () => void }) {
@@ -79,7 +80,7 @@ export function ActionFinder({ onHide }: { readonly onHide: () => void }) {
               onMouseMove={() => setAt(i)}
             >
               <span>{action.does}</span>
-              {action.shown && <kbd>{action.shown}</kbd>}
+              {action.shown && <Key shown={action.shown} />}
             </li>
           ))}
         </ul>

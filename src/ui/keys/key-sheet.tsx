@@ -1,5 +1,6 @@
 'use client';
 import { Modal } from 'react-bootstrap';
+import { Key } from './key';
 import { entriesOf, STAGE_KEYS } from './table';
 
 const PARTS = [
@@ -29,7 +30,7 @@ export function KeySheet({ show, onHide }: { readonly show: boolean; readonly on
                 .map(({ shown, does }) => (
                   <div key={shown + does} className="d-flex gap-2">
                     <dt className="fw-normal">
-                      <kbd>{shown}</kbd>
+                      <Key shown={shown} />
                     </dt>
                     <dd className="mb-0">{does}</dd>
                   </div>

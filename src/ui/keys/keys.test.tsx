@@ -2,6 +2,7 @@
 import { fireEvent, render } from '@testing-library/react';
 import { HotkeysProvider } from 'react-hotkeys-hook';
 import { actionsNow, matching } from './actions';
+import { keyNames } from './key-names';
 import { KEYS, type Handlers, type Scope } from './table';
 import { useActions, useEaselScope, useKeys } from './use-keys';
 
@@ -68,6 +69,40 @@ test('a character counts as it is typed, wherever it lies on the keyboard', () =
   press('+', { code: 'Equal', shiftKey: true });
   press(',', { code: 'Comma' });
   expect([larger.mock.calls.length, turnLeft.mock.calls.length]).toEqual([2, 1]);
+});
+
+test('signs and digits that need Shift on a keyboard are typed all the same', () => {
+  const [find, sheet, toTemplate] = [jest.fn(), jest.fn(), jest.fn()];
+  shown(<Page handlers={{ find, sheet, toTemplate }} />);
+  // German, then French.
+  press('/', { code: 'Digit7', shiftKey: true });
+  press('?', { code: 'Minus', shiftKey: true });
+  press('2', { code: 'Digit2', shiftKey: true });
+  expect([find, sheet, toTemplate].map((called) => called.mock.calls.length)).toEqual([1, 1, 1]);
+});
+
+test('where the keyboard is of another script a letter counts by its place, once', () => {
+  const [undo, redo, finish] = [jest.fn(), jest.fn(), jest.fn()];
+  shown(<Page handlers={{ undo, redo, finish }} />);
+  const calls = () => [undo, redo, finish].map((called) => called.mock.calls.length);
+  press('я', { code: 'KeyZ', ctrlKey: true });
+  press('Я', { code: 'KeyZ', ctrlKey: true, shiftKey: true });
+  press('β', { code: 'KeyB' });
+  expect(calls()).toEqual([1, 1, 1]);
+  // German: where Z lies elsewhere is Y.
+  press('y', { code: 'KeyZ', ctrlKey: true });
+  press('b', { code: 'KeyB' });
+  expect(calls()).toEqual([1, 2, 2]);
+});
+
+test.each([
+  ['Ctrl + Shift + Z', '⌘ + Shift + Z'],
+  ['Alt grows from the middle, Ctrl lets go.', 'Option grows from the middle, ⌘ lets go.'],
+  ['Enter', 'Return'],
+  ['Esc', 'Esc'],
+])('%s is %s on a Mac', (words, onMac) => {
+  expect(keyNames(words, true)).toBe(onMac);
+  expect(keyNames(words, false)).toBe(words);
 });
 
 test('what the screens can do is found by its name or key; over the easel, what the easel can', () => {

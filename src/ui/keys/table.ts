@@ -5,9 +5,9 @@ export type Scope = 'page' | 'wall' | 'easel' | 'table';
 
 export type Entry = {
   readonly scope: Scope;
-  /** None where it is only found by its name. As react-hotkeys-hook reads them, by the character that is typed; `mod` is Ctrl, or ⌘ on a Mac. */
+  /** None where it is only found by its name. As react-hotkeys-hook reads them, by the character that is typed, with Shift or without; `mod` is Ctrl, or ⌘ on a Mac. */
   readonly keys: readonly string[];
-  /** As people read them. */
+  /** As people read them who have no Mac (key-names.ts). */
   readonly shown: string;
   readonly does: string;
   /** The action that opens the panel which can do it. */
@@ -24,7 +24,7 @@ const arrows = (...modifiers: string[]) =>
 export const SPLIT = '_';
 
 export const KEYS = {
-  sheet: { scope: 'page', keys: ['shift_?', '?'], shown: '?', does: 'show all keys' },
+  sheet: { scope: 'page', keys: ['?'], shown: '?', does: 'show all keys' },
   undo: { scope: 'page', keys: ['mod_z'], shown: 'Ctrl + Z', does: 'undo the last change, of template or photos' },
   redo: { scope: 'page', keys: ['mod_shift_z', 'mod_y'], shown: 'Ctrl + Shift + Z', does: 'redo what was undone' },
   find: { scope: 'page', keys: ['/'], shown: '/', does: 'find an action by its name' },
@@ -73,14 +73,14 @@ export const KEYS = {
   wallGood: { scope: 'wall', keys: ['g'], shown: 'G', does: 'the chosen photos are good' },
   wallLeave: { scope: 'wall', keys: ['l'], shown: 'L', does: 'leave the chosen photos out' },
   wallLook: { scope: 'wall', keys: ['o'], shown: 'O', does: 'the chosen photos are open again, to look at' },
-  remove: { scope: 'wall', keys: ['delete'], shown: 'Delete', does: 'take the chosen photos out of the batch' },
+  remove: { scope: 'wall', keys: ['delete', 'backspace'], shown: 'Delete', does: 'take the chosen photos out of the batch' },
   cell: { scope: 'table', keys: [...arrows('shift_'), 'home', 'end', 'shift_home', 'shift_end', 'pageup', 'pagedown'], shown: '← ↑ → ↓ Home End', does: 'go from cell to cell, with Shift and an arrow choosing all on the way' },
   edit: { scope: 'table', keys: ['enter', 'f2'], shown: 'Enter', does: 'change what the cell says; any letter begins anew' },
   fillDown: { scope: 'table', keys: ['mod_d'], shown: 'Ctrl + D', does: 'fill the first chosen row into those below' },
   clearCells: { scope: 'table', keys: ['delete', 'backspace'], shown: 'Delete', does: 'empty the chosen cells' },
   allCells: { scope: 'table', keys: ['mod_a'], shown: 'Ctrl + A', does: 'choose all cells' },
   nudge: { scope: 'easel', keys: arrows('shift_'), shown: '← ↑ → ↓', does: 'nudge the photo, with Shift ten times as far' },
-  larger: { scope: 'easel', keys: ['+', 'shift_+', '='], shown: '+', does: 'larger' },
+  larger: { scope: 'easel', keys: ['+', '='], shown: '+', does: 'larger' },
   smaller: { scope: 'easel', keys: ['-'], shown: '−', does: 'smaller' },
   turnLeft: { scope: 'easel', keys: [','], shown: ',', does: 'turn to the left' },
   turnRight: { scope: 'easel', keys: ['.'], shown: '.', does: 'turn to the right' },

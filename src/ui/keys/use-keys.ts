@@ -1,6 +1,6 @@
 'use client';
-import { useEffect, useRef } from 'react';
-import { useHotkeys, useHotkeysContext } from 'react-hotkeys-hook';
+import { useCallback, useEffect, useRef } from 'react';
+import { useHotkeys, useHotkeysContext, type HotkeyCallback } from 'react-hotkeys-hook';
 import { offerActions } from './actions';
 import { entriesOf, SPLIT, type Handlers, type KeyId, type Scope } from './table';
 
@@ -29,31 +29,52 @@ export function useActions(scope: Scope, handlers: Handlers): void {
   useEffect(() => offerActions(scope, offered.split(',') as KeyId[], newest), [scope, offered]);
 }
 
+/** Signs and digits need Shift on some keyboards: there they are typed all the same. */
+const asTyped = (key: string): readonly string[] => (/^[^a-z]$/.test(key) ? [key, `shift${SPLIT}${key}`] : [key]);
+
+const isLetter = (key: string) => /(?:^|_)[a-z]$/.test(key);
+/** Of a script that has none of our letters: Cyrillic, Greek, Arabic and others. */
+const isOtherScript = (typed: string) => /^(?!\p{Script=Latin})\p{L}$/u.test(typed);
+
 /**
- * Answers the keys of a scope by the table; those without a handler are left alone.
+ * Answers the keys of a scope by the table; those without a handler are left alone. Characters count as they are
+ * typed; on a keyboard of another script letters count by their place.
  *
  * @returns where the scope's element goes that must have the focus; without one the whole page listens
  */
 export function useKeys<E extends HTMLElement>(scope: Scope, handlers: Handlers) {
   const entries = entriesOf(scope).filter(([id]) => handlers[id]);
-  const keys = entries.flatMap(([, entry]) => entry.keys);
+  const ids = new Map(entries.flatMap(([id, { keys }]) => keys.flatMap(asTyped).map((key) => [key, id] as const)));
   useActions(scope, Object.fromEntries(entries.map(([id]) => [id, handlers[id]])));
-  return useHotkeys<E>(
-    keys.join(DELIMITER),
-    (event, { hotkey }) => {
-      const entry = entries.find(([, { keys: own }]) => own.includes(hotkey));
-      if (!entry) return;
-      event.preventDefault();
-      handlers[entry[0]]!(event);
+  const answer: HotkeyCallback = (event, { hotkey }) => {
+    const id = ids.get(hotkey);
+    if (!id) return;
+    event.preventDefault();
+    handlers[id]!(event);
+  };
+  const options = {
+    scopes: [scope],
+    delimiter: DELIMITER,
+    splitKey: SPLIT,
+    enableOnFormTags: ['radio', 'option'],
+  } as const;
+  const asCharacters = useHotkeys<E>([...ids.keys()].join(DELIMITER), answer, {
+    ...options,
+    useKey: true,
+    ignoreEventWhen: (event) => isElsewhere(event, scope),
+  });
+  const letters = [...ids.keys()].filter(isLetter);
+  const byPlace = useHotkeys<E>(letters.join(DELIMITER), answer, {
+    ...options,
+    enabled: letters.length > 0,
+    ignoreEventWhen: (event) => !isOtherScript(event.key) || isElsewhere(event, scope),
+  });
+  return useCallback(
+    (element: E | null) => {
+      asCharacters(element);
+      byPlace(element);
     },
-    {
-      scopes: [scope],
-      delimiter: DELIMITER,
-      splitKey: SPLIT,
-      useKey: true,
-      enableOnFormTags: ['radio', 'option'],
-      ignoreEventWhen: (event) => isElsewhere(event, scope),
-    },
+    [asCharacters, byPlace],
   );
 }
 

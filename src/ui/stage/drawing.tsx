@@ -39,10 +39,10 @@ export function Drawing({ frame, view, pointAt, onGuides, onClosed, onCancel }: 
     return nodes.length > 2 && first !== undefined && Math.hypot(first.at[0] - x, first.at[1] - y) * view.k < MEETS;
   };
   const bind = useDrag(
-    ({ xy, initial, first, last, memo, ctrlKey }) => {
+    ({ xy, initial, first, last, memo, ctrlKey, metaKey }) => {
       type Memo = { readonly at: Point; readonly before: readonly Node[]; readonly closes: boolean };
       const state = (memo as Memo | undefined) ?? {
-        at: caught(pointAt(initial), ctrlKey),
+        at: caught(pointAt(initial), ctrlKey || metaKey),
         before: nodes,
         closes: meetsFirst(pointAt(initial)),
       };

@@ -68,7 +68,7 @@ export function PointHandles({ edited, frame, view, pointAt, onShape, onDrag, on
     change(from.map((nodes, i) => (i === at ? work(nodes) : nodes)));
 
   const bind = useDrag(
-    ({ args, xy, first, last, memo, ctrlKey, event }) => {
+    ({ args, xy, first, last, memo, ctrlKey, metaKey, event }) => {
       event.stopPropagation();
       const { what, contour, i } = args[0] as Held;
       if (first) {
@@ -77,7 +77,7 @@ export function PointHandles({ edited, frame, view, pointAt, onShape, onDrag, on
       }
       const from = (memo as NodeContour[] | undefined) ?? contours;
       let to = pointAt(xy);
-      if (what === 'node' && !ctrlKey) {
+      if (what === 'node' && !ctrlKey && !metaKey) {
         const { dx, dy, guides } = catchLines([to[0]], [to[1]], frame, REACH / view.k);
         onGuides(guides);
         to = [to[0] + dx, to[1] + dy];

@@ -150,15 +150,16 @@ export function ShapeHandles({
   };
 
   const bind = useDrag(
-    ({ args, xy, initial, first, last, memo, shiftKey, altKey, ctrlKey, event }) => {
+    ({ args, xy, initial, first, last, memo, shiftKey, altKey, ctrlKey, metaKey, event }) => {
       event.stopPropagation();
       const held = args[0] as Held;
+      const free = ctrlKey || metaKey;
       const from = (memo as Shape | undefined) ?? shape;
       if (isHeld(first)) return from;
       if (first) onDrag(true);
       const to = toOwn(pointAt(xy));
-      if (held.what === 'shape') move(from, toOwn(pointAt(initial)), to, ctrlKey);
-      if (held.what === 'grip') pull(from, held.grip, to, { shift: shiftKey, alt: altKey, free: ctrlKey });
+      if (held.what === 'shape') move(from, toOwn(pointAt(initial)), to, free);
+      if (held.what === 'grip') pull(from, held.grip, to, { shift: shiftKey, alt: altKey, free });
       if (held.what === 'turn') turn(from, to, shiftKey);
       if (held.what === 'handle' && isCatalogue(from)) onShape({ ...from, ...pullHandle(from, held.handle, to) });
       if (last) {

@@ -15,6 +15,7 @@ import {
   type Template,
 } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
+import { useKeyNames } from '../keys/key-names';
 import { ChoiceField } from '../shared/choice-field';
 import { ONCE } from '../shapes/part-list';
 import type { TemplateStore } from '../template/store';
@@ -110,6 +111,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
   const { frame, shape } = template;
   const picture = pictureOf(template);
   const { ref, view, pointAt } = useView(picture);
+  const keyNames = useKeyNames();
   const [guides, setGuides] = useState<readonly Guide[]>([]);
   const samples = useMemo(() => mostDifferent(photos), [photos]);
   const [place, setPlace] = useState(0);
@@ -209,7 +211,7 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
             Part {part + 1} in hand: take the whole
           </Button>
         )}
-        {(tracing || slot === null) && <span className="muted small-text hint">{HELP[mode]}</span>}
+        {(tracing || slot === null) && <span className="muted small-text hint">{keyNames(HELP[mode])}</span>}
       </div>
       <div ref={ref} className="stage-room" data-mode={mode} {...(mode === 'shape' ? bind() : {})}>
         <div className="stage-frame ground" data-ground={ground} style={{ ...room, ...groundStyle(ground) }} />

@@ -2,6 +2,7 @@
 import type { ReactNode } from 'react';
 import { Button, Dropdown } from 'react-bootstrap';
 import type { PhotoRow } from '@/server/services';
+import { Key } from '../keys/key';
 import { KEYS, type KeyId } from '../keys/table';
 import type { PhotoEdits } from '../photos/use-edits';
 import { MiddleName } from '../shared/middle-name';
@@ -33,7 +34,7 @@ type ActionProps = {
 function Action({ keyId, disabled, onClick, children }: ActionProps) {
   return (
     <Button variant="quiet" disabled={disabled} onClick={onClick}>
-      {children} <kbd aria-hidden>{KEYS[keyId].shown}</kbd>
+      {children} <Key aria-hidden shown={KEYS[keyId].shown} />
     </Button>
   );
 }
@@ -102,7 +103,7 @@ export function WallFoot(props: WallFootProps) {
               {others.length > 0 ? 'Reset adjustments' : 'Reset its adjustment'}
             </Dropdown.Item>
             <Dropdown.Item as="button" onClick={onRemove}>
-              Take out of the batch <kbd aria-hidden>{KEYS.remove.shown}</kbd>
+              Take out of the batch <Key aria-hidden shown={KEYS.remove.shown} />
             </Dropdown.Item>
           </Dropdown.Menu>
         </Dropdown>
