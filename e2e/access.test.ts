@@ -225,23 +225,6 @@ test.describe('enlarged four times', () => {
   });
 });
 
-test('in a theme of high contrast one sees what is chosen', async ({ page }) => {
-  await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });
-  await batchOf(page, 'Contrast', [await flatPhoto('a.png', '#445566'), await flatPhoto('b.png', '#665544')]);
-  await cutouts(page).first().click();
-  const [chosen, other] = [cutouts(page).first(), cutouts(page).last()];
-  await expect(chosen).toHaveCSS('outline-style', 'solid');
-  await expect(other).toHaveCSS('outline-style', 'none');
-  const shown = (of: string, property: string) =>
-    page.locator(of).first().evaluate((one, name) => getComputedStyle(one).getPropertyValue(name), property); // prettier-ignore
-  for (const [on, off, property] of [
-    ['.step[aria-current]', '.step:not([aria-current])', 'border-bottom-color'],
-    ['.choice [aria-checked=true]', '.choice [aria-checked=false]', 'background-color'],
-    ['.swatch[data-ground="#111111"]', '.swatch[data-ground="#ffffff"]', 'background-color'],
-  ] as const)
-    expect(await shown(on, property)).not.toBe(await shown(off, property));
-});
-
 test('a screen reader is told what each thing is, how it stands, and what came of an action', async ({ page }) => {
   await batchOf(page, 'Told', [
     await discPhoto('a.png', [{ x: 560, y: 620, r: 400 }], { width: 1600, height: 1500 }),

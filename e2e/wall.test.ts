@@ -123,6 +123,12 @@ test('of many photos only the rows in view exist, and scrolling draws the rest',
 test('what is not there is said, not shown as an empty wall', async ({ page }) => {
   await page.goto('/batches/99999');
   await expect(page.getByText('There is no such batch.')).toBeVisible();
+  // What is no address at all keeps the way back, too.
+  for (const address of ['/batches/first', '/no/such/screen']) {
+    expect((await page.goto(address))?.status()).toBe(404);
+    await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+    await expect(page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Batches' })).toBeVisible(); // prettier-ignore
+  }
 });
 
 test('at 1280 pixels the bar over the wall is one row on every step, with room for a browser’s wider letters, and the one below it too', async ({
@@ -161,9 +167,12 @@ test('at 1280 pixels the bar over the wall is one row on every step, with room f
 });
 
 test('every screen scrolls in one place alone', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 400 });
   for (const path of ['/', '/templates', '/shapes', '/deliveries', '/help']) {
     await page.goto(path);
     await page.getByRole('heading', { level: 1 }).waitFor();
+    // With all that is listed there.
+    await page.waitForLoadState('networkidle');
     const { scroller, room } = await page.evaluate(() => ({
       scroller: document.documentElement.scrollHeight,
       room: window.innerHeight,

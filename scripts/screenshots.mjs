@@ -60,6 +60,7 @@ async function exported(page) {
   for (;;) {
     const { progress } = await (await page.request.get(`/api/deliveries/${id}`)).json();
     if (progress.state === 'done') return id;
+    if (!['waiting', 'running'].includes(progress.state)) throw new Error(`The export has ${progress.state}.`);
     await page.waitForTimeout(200);
   }
 }

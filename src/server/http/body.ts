@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { WobrelError } from '../../core/errors';
 import { inWords } from '../../core/issue-words';
+import { textUpTo } from '../text-up-to';
 
 /** Most bytes of a JSON body. */
 export const MAX_JSON_BYTES = 1024 * 1024;
@@ -9,23 +10,12 @@ export const MAX_JSON_BYTES = 1024 * 1024;
 /** Brackets within brackets: documents need about a dozen, parsers and checks that call themselves a few thousand are harmed by. */
 const MAX_JSON_DEPTH = 64;
 
-const tooLarge = () => new WobrelError('too-large', 'The request is larger than 1 MB.');
-
 /** The body as text; what is longer is not read to its end. */
 async function textOf(request: Request): Promise<string> {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_JSON_BYTES) throw tooLarge();
-  const chunks: Uint8Array[] = [];
-  let length = 0;
-  const reader = request.body?.getReader();
-  for (let read = await reader?.read(); read && !read.done; read = await reader!.read()) {
-    length += read.value.length;
-    if (length > MAX_JSON_BYTES) {
-      await reader!.cancel();
-      throw tooLarge();
-    }
-    chunks.push(read.value);
-  }
-  return Buffer.concat(chunks).toString('utf8');
+  const isTooLarge = Number(request.headers.get('content-length') ?? 0) > MAX_JSON_BYTES;
+  const text = isTooLarge ? null : await textUpTo(MAX_JSON_BYTES, request);
+  if (text === null) throw new WobrelError('too-large', 'The request is larger than 1 MB.');
+  return text;
 }
 
 const [QUOTE, BACKSLASH] = ['"', '\\'].map((mark) => mark.charCodeAt(0));

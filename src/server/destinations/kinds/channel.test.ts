@@ -24,3 +24,22 @@ test.each([
   const way = await channel.open({ url: `http://127.0.0.1:${port}`, token: 'key' });
   await expect(way.rules(signal)).rejects.toMatchObject({ message: expect.stringMatching(said) });
 });
+
+test('an answer that never ends is let go', async () => {
+  let taken = 0;
+  const endless = createServer((_, response) => {
+    response.writeHead(403, { 'content-type': 'application/problem+json' });
+    // Pieces follow each other only as they are taken.
+    const more = () =>
+      void (response.destroyed || response.write(' '.repeat(65_536), () => ((taken += 65_536), more())));
+    more();
+  });
+  await new Promise<void>((resolve) => void endless.listen(0, '127.0.0.1', resolve));
+  const { port } = endless.address() as AddressInfo;
+  const way = await channel.open({ url: `http://127.0.0.1:${port}`, token: 'key' });
+  await expect(way.rules(signal)).rejects.toMatchObject({ message: expect.stringMatching(/403/) });
+  // What lines and streams hold by themselves is well below that.
+  expect(taken).toBeLessThan(32 * 1024 * 1024);
+  endless.closeAllConnections();
+  endless.close();
+});

@@ -3,11 +3,24 @@ import { Readable } from 'node:stream';
 import { z } from 'zod';
 import { defineDestination, type There } from '../destination';
 import { rulesSchema } from '../rules';
+import { textUpTo } from '../../text-up-to';
 import { addressSchema, plainAddress, secretSchema } from '../settings-parts';
 import { changedThere, destinationRefuses, lineTrouble, troubleOf } from '../trouble';
 
 /** Most characters of a reason that are told. */
 const LONGEST_REASON = 300;
+
+/** Most bytes of an answer that are read. */
+const MAX_ANSWER_BYTES = 64 * 1024;
+
+/** An answer's JSON; null where it is none, or too long. */
+async function jsonOf(response: Response): Promise<unknown> {
+  try {
+    return JSON.parse((await textUpTo(MAX_ANSWER_BYTES, response)) ?? 'null');
+  } catch {
+    return null;
+  }
+}
 
 /** A member that is no text counts as missing (RFC 9457 §3.1). */
 const wordsSchema = z.string().catch('');
@@ -15,7 +28,7 @@ const problemSchema = z.object({ detail: wordsSchema, title: wordsSchema });
 
 /** RFC 9457: why, in words. */
 async function reasonOf(response: Response): Promise<string> {
-  const { data } = problemSchema.safeParse(await response.json().catch(() => null));
+  const { data } = problemSchema.safeParse(await jsonOf(response));
   return (data?.detail || data?.title || '').slice(0, LONGEST_REASON);
 }
 
@@ -63,8 +76,8 @@ export const channel = defineDestination({
     };
     return {
       rules: async (signal) => {
-        const answer: unknown = await (await orTrouble(await ask('/rules', signal))).json().catch(() => null);
-        const read = rulesSchema.safeParse(answer);
+        const answer = await orTrouble(await ask('/rules', signal));
+        const read = rulesSchema.safeParse(await jsonOf(answer));
         if (!read.success) throw destinationRefuses('The shop channel’s rules can’t be read.');
         return read.data;
       },
@@ -89,7 +102,10 @@ export const channel = defineDestination({
           duplex: 'half',
         });
         if (response.status === 412) throw changedThere(name);
-        return (await orTrouble(response)).headers.get('etag') ?? '';
+        const { headers, body } = await orTrouble(response);
+        // Nothing in it is of use, and the line is free for the next file.
+        await body?.cancel();
+        return headers.get('etag') ?? '';
       },
     };
   },
