@@ -29,9 +29,7 @@ function deliveryWords(delivery: BatchCard['delivery']): string {
 }
 
 function Card({ batch }: { batch: BatchCard }) {
-  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
   const ratio = ratioOf(batch.template);
-  const cssWidth = ratio > 1 ? Math.round(STRIP_WIDTH / ratio) : STRIP_WIDTH;
   return (
     <Link href={`/batches/${batch.id}`} className="panel batch-card">
       <div className="strip ground">
@@ -40,8 +38,7 @@ function Card({ batch }: { batch: BatchCard }) {
             key={photo.id}
             template={batch.template}
             photo={{ ...photo, words: { photo: photo.name, batch: batch.name, index: 1 } }}
-            width={Math.round(cssWidth * density)}
-            cssWidth={cssWidth}
+            cssWidth={Math.min(STRIP_WIDTH, STRIP_WIDTH / ratio)}
             label=""
           />
         ))}

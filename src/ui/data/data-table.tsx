@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, type ClipboardEvent, type KeyboardEvent } f
 import { Button } from 'react-bootstrap';
 import { fieldKey } from '@/core/fields';
 import { isIn, type CellChange } from '@/core/table';
-import { ratioOf, wantedFields, type Template } from '@/core/template';
+import { pictureOf, ratioOf, wantedFields, type Template } from '@/core/template';
 import type { PhotoChange } from '@/server/services';
 import type { BenchPhoto } from '../photos/in-slots';
 import { MiddleName } from '../shared/middle-name';
@@ -16,6 +16,7 @@ import { useGrid } from './use-grid';
 import type { TableEdits } from './use-table-edits';
 import { widthsOf } from './widths';
 import { FindingMark } from '../shared/finding-mark';
+import { pixelsOf, useDensity } from '../shared/pixels';
 
 const ROW = 38;
 const HEAD = 36;
@@ -97,10 +98,9 @@ function Grid({ template, photos, fields, edits }: DataTableProps) {
   const items = virtual.getVirtualItems();
   const [first, last] = [items[0]?.index ?? 0, (items.at(-1)?.index ?? -1) + 1];
   const visible = useMemo(() => photos.slice(first, last), [photos, first, last]);
-  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
   const ratio = ratioOf(template);
-  const pictureWidth = ratio > 1 ? PICTURE / ratio : PICTURE;
-  const { register } = usePainter(template, Math.max(1, Math.round(pictureWidth * density)), visible);
+  const { drawn, room } = pixelsOf(pictureOf(template), Math.min(PICTURE, PICTURE / ratio), useDensity());
+  const { register } = usePainter(template, drawn, visible);
 
   const wanted = useMemo(() => new Set(wantedFields(template).map(({ name }) => fieldKey(name))), [template]);
   const widths = useMemo(() => widthsOf(fields, photos), [fields, photos]);
@@ -171,13 +171,7 @@ function Grid({ template, photos, fields, edits }: DataTableProps) {
               style={{ gridTemplateColumns: columns, position: 'absolute', top: start, height: ROW, minWidth: across }}
             >
               <div className="data-name" role="rowheader" aria-colindex={1} title={photo.name}>
-                <canvas
-                  ref={register(photo.id)}
-                  aria-hidden
-                  width={1}
-                  height={1}
-                  style={{ width: pictureWidth, height: pictureWidth * ratio }}
-                />
+                <canvas ref={register(photo.id)} aria-hidden width={1} height={1} style={room} />
                 <MiddleName name={photo.name} />
               </div>
               {fields.map((name, col) => {

@@ -108,8 +108,8 @@ export function EaselSide({
             key={width}
             template={whole}
             photo={cutout}
-            width={Math.min(width * 2, widest)}
             cssWidth={width}
+            atMost={widest}
             label={width === 196 ? `Cutout of ${photo.name}` : ''}
           />
         ))}

@@ -11,6 +11,7 @@ import type { PhotoEdits } from '../photos/use-edits';
 import { ChoiceField } from '../shared/choice-field';
 import { CutoutCanvas } from '../shared/cutout-canvas';
 import { MiddleName } from '../shared/middle-name';
+import { useDensity } from '../shared/pixels';
 import { Spoken } from '../shared/say';
 import { WhatIs } from '../shared/what-is';
 import { useEaselWords } from './use-easel-words';
@@ -117,6 +118,7 @@ export function Easel({
   const view = [-margin - pan[0], -margin - pan[1], frame.width + 2 * margin, frame.height + 2 * margin] as const;
   const widest = Math.max(...template.outputs.map((output) => output.width));
   const trueWidth = Math.min(widest, TRUE_LIMIT);
+  const density = useDensity();
   return (
     <Modal show fullscreen onHide={onHide} aria-labelledby="easel-title" className="easel-modal">
       <Spoken />
@@ -145,8 +147,7 @@ export function Easel({
               <CutoutCanvas
                 template={whole}
                 photo={cutout}
-                width={trueWidth}
-                cssWidth={trueWidth}
+                cssWidth={trueWidth / density}
                 label={`Cutout of ${photo.name} in its true size`}
               />
             </div>

@@ -42,7 +42,6 @@ export function Doubtful({ template, photos, findings, onLook, onLeaveOut }: Dou
   const doubtful = photos.filter(({ id, review }) => isToLookAt(review, findings.byPhoto.has(id)));
   if (findings.fault) return <NotChecked fault={findings.fault} />;
   if (doubtful.length === 0) return null;
-  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
   return (
     <section aria-label="Doubtful photos">
       <p className="small-text mb-1">
@@ -52,14 +51,7 @@ export function Doubtful({ template, photos, findings, onLook, onLeaveOut }: Dou
       </p>
       <div className="d-flex gap-1 align-items-center mb-1">
         {doubtful.slice(0, SHOWN).map((photo) => (
-          <CutoutCanvas
-            key={photo.id}
-            template={template}
-            photo={photo}
-            width={Math.round(WIDTH * density)}
-            cssWidth={WIDTH}
-            label={photo.name}
-          />
+          <CutoutCanvas key={photo.id} template={template} photo={photo} cssWidth={WIDTH} label={photo.name} />
         ))}
         {doubtful.length > SHOWN && <span className="muted small-text">+{amount(doubtful.length - SHOWN)}</span>}
       </div>

@@ -1,9 +1,10 @@
 'use client';
 import PQueue from 'p-queue';
 import { useEffect, useRef } from 'react';
-import { ratioOf, type Template } from '@/core/template';
+import { pictureOf, type Template } from '@/core/template';
 import type { PreviewPhoto } from '@/preview';
 import { paint } from './paint';
+import { pixelsOf, useDensity } from './pixels';
 import { previewPool } from './preview';
 
 /** Few at a time: what the hand moves meanwhile does not wait in the worker behind all of a long list. */
@@ -12,16 +13,18 @@ const queue = new PQueue({ concurrency: 2 });
 type CutoutCanvasProps = {
   readonly template: Template;
   readonly photo: PreviewPhoto;
-  /** Width in pixels that are drawn, and in CSS pixels that it takes; null leaves the size to the style sheet. */
-  readonly width: number;
-  readonly cssWidth: number | null;
+  /** The width that it has room for, CSS pixels. */
+  readonly cssWidth: number;
+  /** Most pixels that are drawn; it is enlarged from there. */
+  readonly atMost?: number;
   /** Empty where the name stands beside it. */
   readonly label: string;
   readonly onError?: (message: string) => void;
 };
 
 /** One cutout on its own. */
-export function CutoutCanvas({ template, photo, width, cssWidth, label, onError }: CutoutCanvasProps) {
+export function CutoutCanvas({ template, photo, cssWidth, atMost, label, onError }: CutoutCanvasProps) {
+  const { drawn: width, room } = pixelsOf(pictureOf(template), cssWidth, useDensity(), atMost);
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const left = new AbortController();
@@ -35,8 +38,7 @@ export function CutoutCanvas({ template, photo, width, cssWidth, label, onError 
     queue.add(show, { signal: left.signal }).catch(() => {});
     return () => left.abort();
   }, [template, photo, width, onError]);
-  const style = cssWidth === null ? undefined : { width: cssWidth, height: cssWidth * ratioOf(template) };
   // Without words of its own it is an ornament beside its name.
   const words = label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label };
-  return <canvas ref={canvas} {...words} style={style} width={1} height={1} />;
+  return <canvas ref={canvas} {...words} style={room} width={1} height={1} />;
 }

@@ -1,6 +1,7 @@
 'use client';
-import { ratioOf, type Template } from '@/core/template';
+import { pictureOf, ratioOf, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
+import { pixelsOf, useDensity } from '../shared/pixels';
 import { usePainter } from '../wall/use-painter';
 
 /** Width of a sample, CSS pixels. */
@@ -24,8 +25,8 @@ type SampleStripProps = {
 /** Sample photos under the same template, following every change. */
 export function SampleStrip({ template, samples, chosen, onChoose }: SampleStripProps) {
   const ratio = ratioOf(template);
-  const width = Math.round(Math.min(SIZE, SIZE / ratio));
-  const { register } = usePainter(template, Math.round(width * window.devicePixelRatio), samples);
+  const { drawn, room } = pixelsOf(pictureOf(template), Math.min(SIZE, SIZE / ratio), useDensity());
+  const { register } = usePainter(template, drawn, samples);
   return (
     <div className="stage-strip" role="group" aria-label="Sample photos">
       {samples.map((photo, i) => (
@@ -43,7 +44,7 @@ export function SampleStrip({ template, samples, chosen, onChoose }: SampleStrip
             data-picture={photo.sha256}
             width={1}
             height={1}
-            style={{ width, height: Math.round(width * ratio) }}
+            style={room}
           />
         </button>
       ))}

@@ -34,7 +34,7 @@ import { mostDifferent, SampleStrip } from './sample-strip';
 import { ShapeHandles } from './shape-handles';
 import { setStage, useStage, type StageMode } from './stage-state';
 import { useStagePinch } from './use-stage-pinch';
-import { onScreen, useView, type View } from './view';
+import { useView, type View } from './view';
 
 /** While something is dragged the large picture is drawn at this share of its pixels, and in full once it is let go. */
 const COARSE = 0.5;
@@ -109,17 +109,15 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
   const { mode, part, locked, layer, reference, strength, company, moves, ...stage } = useStage();
   const bends = bendsIn(template, stage.bends);
   const { frame, shape } = template;
-  const picture = pictureOf(template);
-  const { ref, view, pointAt } = useView(picture);
+  const { ref, view, drawn, room, pointAt } = useView(pictureOf(template));
   const keyNames = useKeyNames();
   const [guides, setGuides] = useState<readonly Guide[]>([]);
   const samples = useMemo(() => mostDifferent(photos), [photos]);
   const [place, setPlace] = useState(0);
   const photo = samples[Math.min(place, samples.length - 1)];
   const shown = useMemo(() => (photo ? [photo] : []), [photo]);
-  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
   const [dragging, setDragging] = useState(false);
-  const full = Math.min(WIDEST, Math.round(picture.width * view.k * density));
+  const full = Math.min(WIDEST, drawn);
   const width = dragging ? Math.round(full * COARSE) : full;
   const { register, errors } = usePainter(whole, width, shown);
   const settled = useDeferredValue(template);
@@ -155,8 +153,6 @@ export function Stage({ template: whole, slot, store, photos, ground }: StagePro
   };
   const fw = frame.width * view.k;
   const fh = frame.height * view.k;
-  const [left, top] = onScreen(view, [picture.left, picture.top]);
-  const room = { left, top, width: picture.width * view.k, height: picture.height * view.k };
   // Whole and in the middle, wherever the shape is: what is traced must not move while it is traced.
   const href =
     reference.kind === 'picture'

@@ -28,12 +28,11 @@ export function Looks({ looks, photo }: LooksProps) {
     <div className="finishes">
       {looks.map(({ id, name, template, onTake, onRemove }) => {
         const ratio = ratioOf(template);
-        const width = Math.round(Math.min(SIZE, SIZE / ratio));
         return (
           <div key={id} className="look">
             <button type="button" onClick={onTake}>
               <span className="look-ground ground" data-ground={ground} style={groundStyle(ground)}>
-                <CutoutCanvas template={template} photo={photo} width={width * 2} cssWidth={width} label="" />
+                <CutoutCanvas template={template} photo={photo} cssWidth={Math.min(SIZE, SIZE / ratio)} label="" />
               </span>
               <span className="look-name" title={name}>
                 {name}

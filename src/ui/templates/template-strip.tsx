@@ -17,9 +17,7 @@ type TemplateStripProps = {
 
 /** What a template makes of some photos; its shape where there are none. */
 export function TemplateStrip({ template, photos, batch }: TemplateStripProps) {
-  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
   const ratio = ratioOf(template);
-  const cssWidth = Math.round(Math.min(WIDE, HIGH / ratio));
   const shown = cutoutsOf(template, photos, batch);
   return (
     <div className="strip ground">
@@ -28,8 +26,7 @@ export function TemplateStrip({ template, photos, batch }: TemplateStripProps) {
           key={photo.id}
           template={template}
           photo={photo}
-          width={Math.round(cssWidth * density)}
-          cssWidth={cssWidth}
+          cssWidth={Math.min(WIDE, HIGH / ratio)}
           label=""
         />
       ))}

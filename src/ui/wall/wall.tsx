@@ -1,8 +1,8 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { Placed } from '@/core/placement';
-import { ratioOf, slotTemplate, type Template } from '@/core/template';
+import { pictureOf, ratioOf, slotTemplate, type Template } from '@/core/template';
 import type { PhotoRow } from '@/server/services';
 import { tileName, type BenchPhoto } from '../photos/in-slots';
 import type { PhotoFindings } from '../checks/photo-findings';
@@ -13,6 +13,8 @@ import { columnsFor, EDGE, GAP, tileSize } from './tile-size';
 import { useChoice } from './use-choice';
 import { usePainter } from './use-painter';
 import { FindingMark } from '../shared/finding-mark';
+import { pixelsOf, useDensity } from '../shared/pixels';
+import { useSize } from '../shared/use-size';
 
 const REVIEW_MARKS = { open: null, good: '✓ good', out: '✕ left out' } as const;
 
@@ -33,21 +35,6 @@ type WallProps = {
   readonly onRemove: (ids: readonly number[]) => void;
   readonly onChoice: (chosen: readonly BenchPhoto[]) => void;
 };
-
-/** Size of an element as it changes. */
-function useSize() {
-  const ref = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
-      setSize({ width, height });
-    });
-    if (ref.current) observer.observe(ref.current);
-    return () => observer.disconnect();
-  }, []);
-  return [ref, size] as const;
-}
 
 const BY = { face: 'its face', subject: 'its subject', point: 'the point set by hand', middle: 'its middle' } as const;
 
@@ -76,27 +63,25 @@ export function Wall({
   // Many share the whole width; few are as large as still lets all be seen.
   const cell = wanted > size ? wanted : Math.max(1, Math.floor((width - 2 * EDGE + GAP) / columns) - GAP);
   // A very tall frame is fitted by its height.
-  const cssWidth = Math.round(Math.min(cell, (cell * 1.5) / ratio));
-  const cssHeight = Math.max(1, Math.round(cssWidth * ratio));
+  const { drawn, room: tile } = pixelsOf(pictureOf(template), Math.min(cell, (cell * 1.5) / ratio), useDensity());
   const rows = Math.ceil(photos.length / columns);
   // oxlint-disable-next-line react/incompatible-library -- the virtualizer's answers change without its identity; nothing here is memoised on it
   const virtual = useVirtualizer({
     count: rows,
     getScrollElement: () => scroller.current,
-    estimateSize: () => cssHeight,
+    estimateSize: () => tile.height,
     gap: GAP,
     paddingStart: EDGE,
     paddingEnd: EDGE,
     overscan: 3,
   });
-  useEffect(() => virtual.measure(), [cssHeight, virtual]);
+  useEffect(() => virtual.measure(), [tile.height, virtual]);
 
   const items = virtual.getVirtualItems();
   const first = (items[0]?.index ?? 0) * columns;
   const last = ((items[items.length - 1]?.index ?? -1) + 1) * columns;
   const visible = useMemo(() => photos.slice(first, last), [photos, first, last]);
-  const density = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
-  const { register, errors } = usePainter(template, width > 0 ? Math.round(cssWidth * density) : 0, visible);
+  const { register, errors } = usePainter(template, width > 0 ? drawn : 0, visible);
 
   const ids = useMemo(() => photos.map((photo) => photo.id), [photos]);
   const choice = useChoice(ids, columns);
@@ -145,7 +130,7 @@ export function Wall({
             className="wall-row"
             style={{
               top: row.start,
-              height: cssHeight,
+              height: tile.height,
               left: EDGE,
               columnGap: GAP,
               gridTemplateColumns: `repeat(${columns}, ${cell}px)`,
@@ -183,10 +168,10 @@ export function Wall({
                     data-picture={photo.sha256}
                     width={1}
                     height={1}
-                    style={{ width: cssWidth, height: cssHeight }}
+                    style={tile}
                   />
                   {guides && (
-                    <span className="guides-room" style={{ width: cssWidth, height: cssHeight }}>
+                    <span className="guides-room" style={tile}>
                       {(photo.group?.seats ?? [photo]).map(
                         (one, slot) =>
                           one && (
