@@ -1,24 +1,10 @@
 /** Access: no faults by axe-core on any screen or dialog, also enlarged four times; and what a screen reader is told. */
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
 import { batchOf, cutouts, newBatch, step } from './bench-page';
 import { exported } from './exports';
+import { noFaults } from './no-faults';
 import { button } from './hand';
 import { discPhoto, flatPhoto } from './photos';
-
-/** Serious and critical faults by axe-core: WCAG 2.2 A and AA. */
-async function faultsOf(page: Page): Promise<string[]> {
-  // One document, so one run in it; and only of what is at fault does it work out where it is.
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode()
-    .options({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })
-    .analyze();
-  return violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
-}
-
-/** No fault that lasts: a screen that is still being put together may have one for a moment. */
-const noFaults = (page: Page, screen: string) =>
-  expect(async () => expect([screen, await faultsOf(page)]).toEqual([screen, []])).toPass({ timeout: 120_000 });
 
 const STEPS = ['Photos', 'Template', 'Centre', 'Check', 'Export'];
 

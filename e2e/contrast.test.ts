@@ -1,6 +1,8 @@
 /** Themes of high contrast, in which the browser sets all colours. */
 import { expect, test } from './test';
-import { batchOf, cutouts } from './bench-page';
+import { batchOf, cutouts, step } from './bench-page';
+import { button } from './hand';
+import { noFaults } from './no-faults';
 import { flatPhoto } from './photos';
 
 test('in a theme of high contrast one sees what is chosen', async ({ page }) => {
@@ -18,4 +20,17 @@ test('in a theme of high contrast one sees what is chosen', async ({ page }) => 
     ['.swatch[data-ground="#111111"]', '.swatch[data-ground="#ffffff"]', 'background-color'],
   ] as const)
     expect(await shown(on, property)).not.toBe(await shown(off, property));
+  // What is chosen in a list can be read there, too.
+  await page.keyboard.press('/');
+  await page.getByRole('option', { name: /show all keys/ }).waitFor();
+  await noFaults(page, 'actions');
+  await page.keyboard.press('Escape');
+  await step(page, 'Photos').click();
+  await button(page, 'Add a field…').click();
+  await page.getByLabel('Name', { exact: true }).fill('Title');
+  await button(page, 'Save').click();
+  await page.getByRole('radio', { name: 'table', exact: true }).click();
+  await page.getByRole('grid').waitFor();
+  await page.getByRole('gridcell').first().click();
+  await noFaults(page, 'table');
 });

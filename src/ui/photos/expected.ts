@@ -39,6 +39,15 @@ const withoutBatch = (names: Names, batchId: number): Names => {
   return others;
 };
 
+/** Of all pages' lists; none in a browser that keeps nothing. */
+function keysHere(): string[] {
+  try {
+    return Object.keys(localStorage).filter((key) => key.startsWith(PREFIX));
+  } catch {
+    return [];
+  }
+}
+
 let isThere = false;
 
 /** Others know this page by its lock until it goes. */
@@ -52,7 +61,7 @@ function showPresence(): void {
 async function leftKeys(): Promise<string[]> {
   const { held = [] } = (await navigator.locks?.query()) ?? {};
   const there = new Set(held.map(({ name }) => name));
-  const others = Object.keys(localStorage).filter((key) => key.startsWith(PREFIX) && key !== OWN);
+  const others = keysHere().filter((key) => key !== OWN);
   for (const key of others) if (there.has(key)) tellWhenGone(key);
   return others.filter((key) => !there.has(key));
 }
@@ -130,5 +139,5 @@ export async function forgetLeft(batchId: number): Promise<void> {
 
 /** Nothing is remembered of any batch: those of another workspace have the same numbers. */
 export function forgetAllExpected(): void {
-  for (const key of Object.keys(localStorage)) if (key.startsWith(PREFIX)) localStorage.removeItem(key);
+  for (const key of keysHere()) localStorage.removeItem(key);
 }
