@@ -50,10 +50,14 @@ export function checker(template: Template, batch: BatchMeans = NO_MEANS, place:
     place,
     check: (photo, only, checks = CHECKS) => {
       const findings = new Map<string, Finding>();
+      const inputs = (only ? [only] : template.outputs).map((output) => ({
+        of: output,
+        input: inputFor(photo, output),
+      }));
       for (const check of checks)
-        for (const output of only ? [only] : template.outputs) {
-          if (!concerns(check, output)) continue;
-          const finding = findingOf(check, inputFor(photo, output));
+        for (const { of, input } of inputs) {
+          if (!concerns(check, of)) continue;
+          const finding = findingOf(check, input);
           if (finding) findings.set(`${check.id}: ${finding.message}`, finding);
         }
       return [...findings.values()];

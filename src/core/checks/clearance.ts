@@ -25,9 +25,14 @@ function rimOf({ photo, placement }: CheckInput, placed: PlacedSubject): Point[]
   );
 }
 
+/** What was worked out for each place that a photo was put in: it is the same for every output. */
+const rooms = new WeakMap<PlacedSubject, number>();
+
 /** Least room between the subject and the shape's edge, frame units; negative where it sticks out. */
 function room(input: CheckInput, subject: PlacedSubject): number {
-  return Math.min(...rimOf(input, subject).map((at) => distanceToEdge(input.outline, at)));
+  const least = rooms.get(subject) ?? Math.min(...rimOf(input, subject).map((at) => distanceToEdge(input.outline, at)));
+  rooms.set(subject, least);
+  return least;
 }
 
 function side({ template }: CheckInput): number {

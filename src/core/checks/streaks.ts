@@ -22,17 +22,17 @@ const SIDES: readonly { readonly name: string; readonly at: (t: number) => Point
 function worst({ template, outline, photo, placement }: CheckInput): { value: number; side: string } {
   const { width, height } = photoBox(template);
   const reach = (SEEN * Math.max(width, height)) / placement.scale;
-  const cells = SIDES.flatMap(({ name: side, at, out }, k) =>
-    Array.from({ length: RIM_CELLS }, (_, i) => {
+  let most = { value: 0, side: SIDES[0]!.name };
+  for (const [k, { name: side, at, out }] of SIDES.entries())
+    for (let i = 0; i < RIM_CELLS; i++) {
       const value = parseInt(photo.sight!.rim![k]!.slice(2 * i, 2 * i + 2), 16);
-      if (value <= LIMIT) return { value, side };
+      if (value <= most.value) continue;
       const [x, y] = at((i + 0.5) / RIM_CELLS);
       const beyond: Point = [x * photo.width + out[0] * reach, y * photo.height + out[1] * reach];
-      const isShown = distanceToEdge(outline, inFrame(placement, photo, beyond)) > 0;
-      return { value: isShown ? value : 0, side };
-    }),
-  );
-  return cells.reduce((most, cell) => (cell.value > most.value ? cell : most));
+      // Steps that raise no finding are not asked where they are.
+      if (value <= LIMIT || distanceToEdge(outline, inFrame(placement, photo, beyond)) > 0) most = { value, side };
+    }
+  return most;
 }
 
 /** Steps of colour along the rim, drawn out into the shape, that the photo does not have just within (`rimOf`). A mirrored rim draws nothing out. */

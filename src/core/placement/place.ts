@@ -1,10 +1,11 @@
 /** The template's centring rule at work on one photo. */
-import { boundsOf, centroidOf, flatten, offset, visualCentreOf, type Polygon } from '../shape';
+import { centroidOf, flatten, offset, visualCentreOf, type Polygon } from '../shape';
 import { featherReach, hasSlots, photoBox, photoOutline, slotTemplates, type Template } from '../template';
 import { UNADJUSTED, type Adjustment } from './adjustment';
 import { coverScale, covers, pinnedScale, shiftedCentre } from './cover';
 import { uncoveredShare } from './gap';
-import { turned, type Bounds, type Placement, type Point } from './placement';
+import { boundsSeen, polygonsSeen } from './photo-axes';
+import { axesOf, turned, type Bounds, type Placement, type Point } from './placement';
 import { leanOf, photoItself, ruleFor, subjectOf, type SeenPhoto, type Subject, type SuitedRule } from './subject';
 import { wantedSize } from './wanted';
 
@@ -98,22 +99,6 @@ function sizeAt(template: Template, subject: Subject, scale: number): number {
   }
 }
 
-/** The outline's polygons and bounds in axes turned with the photo. */
-type Seen = { readonly polygons: readonly Polygon[]; readonly bounds: Bounds };
-
-/** Bounds of outlines that are not turned: a batch asks for the same ones for every photo. */
-const upright = new WeakMap<readonly Polygon[], Seen>();
-
-function inPhotoAxes(polygons: readonly Polygon[], angle: number): Seen {
-  if (angle === 0) {
-    const known = upright.get(polygons) ?? { polygons, bounds: boundsOf(polygons)! };
-    upright.set(polygons, known);
-    return known;
-  }
-  const seen = polygons.map((polygon) => polygon.map((p) => turned(p, -angle)));
-  return { polygons: seen, bounds: boundsOf(seen)! };
-}
-
 type Ruled = { readonly scale: number; readonly centre: Point; readonly used: GapUse; readonly by: number };
 
 /** Scale and centre, in the photo's axes, by the rule and by what it does about gaps. */
@@ -175,7 +160,7 @@ function placedSubject(
   const [dx, dy] = turned([across * scale, (subject.centre[1] - photo.height / 2) * scale], angle);
   const [x, y] = [placement.x + dx, placement.y + dy];
   const [w, h] = [subject.width * scale, subject.height * scale];
-  const [cos, sin] = turned([1, 0], angle).map(Math.abs) as [number, number];
+  const [cos, sin] = axesOf(angle).map(Math.abs) as [number, number];
   const side = longer(template);
   return {
     x,
@@ -199,7 +184,7 @@ function byRule(scene: Scene, photo: SeenPhoto) {
   const side = mirror ? -1 : 1;
   const lean = straighten === 'eyes' ? side * leanOf(photo) : 0;
   const angle = typed - lean;
-  const { bounds } = inPhotoAxes(scene.shown, angle);
+  const bounds = boundsSeen(scene.shown, angle);
   const from: Point = [side * (subject.centre[0] - photo.width / 2), subject.centre[1] - photo.height / 2];
   const suited = found ? ruleFor(photo, rule) : 'middle';
   // Where a rule found nothing, a number is still wanted of the photo itself.
@@ -232,12 +217,11 @@ function placeOne(scene: Scene, photo: PhotoToPlace): Placed {
 /** Share of the outline that the photo does not reach. */
 function gapOf(polygons: readonly Polygon[], photo: SeenPhoto, placement: Placement): number {
   const { scale, angle, x, y } = placement;
-  const seen = inPhotoAxes(polygons, angle);
   const centre = turned([x, y], -angle);
-  if (covers(photo, scale, centre, seen.bounds)) return 0;
+  if (covers(photo, scale, centre, boundsSeen(polygons, angle))) return 0;
   const [halfWidth, halfHeight] = [(photo.width * scale) / 2, (photo.height * scale) / 2];
   const rect: Bounds = [centre[0] - halfWidth, centre[1] - halfHeight, centre[0] + halfWidth, centre[1] + halfHeight];
-  return uncoveredShare(seen.polygons, rect);
+  return uncoveredShare(polygonsSeen(polygons, angle), rect);
 }
 
 /** The least enlargement about the spot that closes every gap, as an adjustment on top of the one there is; null where none can. */
@@ -246,7 +230,7 @@ export function closingAdjustment(template: Template, photo: PhotoToPlace): Adju
   const before = place(photo);
   if (before.fadeGap === 0) return photo.adjustment ?? UNADJUSTED;
   const { spot, shown } = sceneOf(template);
-  const { bounds } = inPhotoAxes(shown, before.angle);
+  const bounds = boundsSeen(shown, before.angle);
   const centre = turned([before.x, before.y], -before.angle);
   const at = turned(spot, -before.angle);
   const from: Point = [(at[0] - centre[0]) / before.scale, (at[1] - centre[1]) / before.scale];

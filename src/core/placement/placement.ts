@@ -23,13 +23,16 @@ export function enlargement(placement: Placement, pixelsPerFrameUnit: number): n
   return placement.scale * pixelsPerFrameUnit;
 }
 
+/** Where (1, 0) comes to lie when it is turned clockwise, y down; quarter turns are exact. */
+export function axesOf(degrees: number): Point {
+  const radians = (degrees * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(radians), Math.sin(radians)];
+  return degrees % 90 === 0 ? [Math.round(cos), Math.round(sin)] : [cos, sin];
+}
+
 /** Turned clockwise about the origin, y down; quarter turns are exact. */
 export function turned([x, y]: Point, degrees: number): Point {
-  const radians = (degrees * Math.PI) / 180;
-  const [cos, sin] =
-    degrees % 90 === 0
-      ? [Math.round(Math.cos(radians)), Math.round(Math.sin(radians))]
-      : [Math.cos(radians), Math.sin(radians)];
+  const [cos, sin] = axesOf(degrees);
   return [x * cos - y * sin, x * sin + y * cos];
 }
 

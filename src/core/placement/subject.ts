@@ -105,9 +105,11 @@ function byHand(photo: SeenPhoto, hand: HandSubject, middle: Middle): Subject {
   };
 }
 
+const hasFound = ({ sight }: SeenPhoto): boolean => (sight?.subject?.confidence ?? 0) >= TRUSTED;
+
 function foundOf(photo: SeenPhoto, middle: Middle): Subject | null {
-  const found = photo.sight?.subject;
-  if (!found || found.confidence < TRUSTED) return null;
+  if (!hasFound(photo)) return null;
+  const found = photo.sight!.subject!;
   const { width, height } = photo;
   return {
     ...extentOf(found, photo, middle),
@@ -180,7 +182,7 @@ export function ruleFor(photo: SeenPhoto, rule: Rule): SuitedRule {
   if (rule !== 'auto') return rule;
   if (photo.handSubject) return 'subject';
   if (hasClearFace(photo)) return 'face';
-  return foundOf(photo, 'box') ? 'subject' : 'middle';
+  return hasFound(photo) ? 'subject' : 'middle';
 }
 
 /** The subject that the rule centres, or null where none was found and the photo's middle has to do. */

@@ -35,12 +35,11 @@ export function rimOfMask(mask: string): readonly (readonly [number, number])[] 
   const down: [number, number][] = [];
   const up: [number, number][] = [];
   for (let row = 0; row < SIDE; row++) {
-    const cells = parseInt(mask.slice(row * DIGITS, (row + 1) * DIGITS), 16)
-      .toString(2)
-      .padStart(SIDE, '0');
-    const first = cells.indexOf('1');
-    if (first < 0) continue;
-    const last = cells.lastIndexOf('1') + 1;
+    const cells = parseInt(mask.slice(row * DIGITS, (row + 1) * DIGITS), 16);
+    if (cells === 0) continue;
+    // Of 32 bits the lowest 24: the first cell is the highest that is set.
+    const first = Math.clz32(cells) - (32 - SIDE);
+    const last = Math.clz32(cells & -cells) - (32 - SIDE) + 1;
     // The first and the last row reach to the box itself.
     const y = row === 0 ? 0 : row === SIDE - 1 ? 1 : (row + 0.5) / SIDE;
     down.push([first / SIDE, y]);

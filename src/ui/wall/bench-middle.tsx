@@ -42,7 +42,10 @@ type ViewProps = Pick<MiddleProps, 'bench' | 'ground'> & {
 function View({ bench, ground, guides, size, empty }: ViewProps) {
   const { batch, view, total, shown, inOrder, seen, shownTemplate, slot, handStore, tiles, findings, chosen } = bench;
   const { show, tileFindings, tableEdits, review, remove, openAt, setChosen } = bench;
-  const photosOf = (ids: readonly number[]) => allMembers(shown.filter(({ id }) => ids.includes(id)));
+  const photosOf = (ids: readonly number[]) => {
+    const wanted = new Set(ids);
+    return allMembers(shown.filter(({ id }) => wanted.has(id)));
+  };
   if (view === 'stage')
     return <Stage template={shownTemplate} slot={slot} store={handStore} photos={tiles} ground={ground} />;
   if (total === 0) return empty;
