@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './test';
 import jpeg from 'jpeg-js';
-import { writeFile } from 'node:fs/promises';
+import { rm, writeFile } from 'node:fs/promises';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { manifestSchema } from '../src/core/export';
@@ -181,6 +181,62 @@ test('a reload while photos arrive loses none that had arrived', async ({ page }
   await step(page, 'Photos').click();
   await page.getByLabel('Photos to bring in').setInputFiles(many);
   await expect(step(page, 'Photos')).toContainText(/^Photos40/, { timeout: 60_000 });
+});
+
+test('a file that is taken away before its turn is told of as that, and the others arrive', async ({ page }, info) => {
+  await newBatch(page, 'Card pulled');
+  const paths = ['a.png', 'b.png', 'c.png', 'last.png'].map((name) => info.outputPath(name));
+  for (const [i, path] of paths.entries()) await writeFile(path, (await flatPhoto('x', `hsl(${i * 80}, 50%, 50%)`, 500, 400)).buffer); // prettier-ignore
+  let goOn = () => {};
+  const held = new Promise<void>((resolve) => (goOn = resolve));
+  let asked = 0;
+  // Three go at a time: the fourth is read once one of them is over.
+  await page.route('**/photos', async (route) => {
+    asked += route.request().method() === 'POST' ? 1 : 0;
+    await held;
+    await route.continue();
+  });
+  await page.getByLabel('Photos to bring in').setInputFiles(paths);
+  await expect.poll(() => asked).toBe(3);
+  await rm(paths[3]!);
+  goOn();
+  await expect(page.getByText('last.png: The file can’t be read')).toBeVisible();
+  await expect(cutouts(page)).toHaveCount(3);
+});
+
+/** Pastes files on the page, with text or HTML beside them as other programs put it on the clipboard. */
+const paste = (page: Page, names: readonly string[], beside: Readonly<Record<string, string>>) =>
+  page.evaluate(
+    async ([all, more]) => {
+      const data = new DataTransfer();
+      for (const [type, text] of Object.entries(more)) data.setData(type, text);
+      for (const name of all) {
+        const canvas = new OffscreenCanvas(400, 300);
+        const context = canvas.getContext('2d')!;
+        context.fillRect(40 * name.length, 20, 100, 100);
+        data.items.add(new File([await canvas.convertToBlob()], name, { type: 'image/png' }));
+      }
+      document.activeElement!.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+    },
+    [names, beside] as const,
+  );
+
+test('copied photos are pasted in; not the picture that a spreadsheet puts beside its cells, and not into a field', async ({
+  page,
+}) => {
+  await newBatch(page, 'Pasted');
+  await paste(page, ['cells.png'], { 'text/plain': 'a', 'text/html': '<table><tr><td>a</td></tr></table>' });
+  await step(page, 'Template').click();
+  await page.getByLabel('Size', { exact: true }).focus();
+  await paste(page, ['field.png'], {});
+  await step(page, 'Photos').focus();
+  // As a file manager copies them, with their names.
+  await paste(page, ['pot.png', 'bowl.png'], { 'text/plain': 'pot.png' });
+  await expect(cutouts(page)).toHaveCount(2);
+  await paste(page, ['from-a-page.png'], { 'text/html': '<img src="https://shop.example/page.png">' });
+  await expect(cutouts(page)).toHaveCount(3);
+  const names = () => cutouts(page).evaluateAll((all) => all.map((tile) => tile.getAttribute('aria-label')!.split(',')[0]!)); // prettier-ignore
+  expect((await names()).sort()).toEqual(['bowl.png', 'from-a-page.png', 'pot.png']);
 });
 
 /** A border outside and a shadow. */

@@ -193,7 +193,8 @@ export function PhotosPanel({ batch, photos }: { batch: BatchDetail; photos: rea
           />
         </div>
         <p className="muted small-text mb-0 mt-2">
-          JPEG, PNG, WebP, AVIF, HEIC, TIFF or GIF, up to 100 megapixels. The files themselves are never changed.
+          JPEG, PNG, WebP, AVIF, HEIC, TIFF or GIF, up to 100 megapixels; copied ones can be pasted. The files
+          themselves are never changed.
         </p>
       </div>
       <Progress batchId={batch.id} onAgain={again} />

@@ -30,6 +30,16 @@ let nextKey = 1;
 const update = (key: number, fields: Partial<Transfer>) =>
   useTransfers.setState(({ list }) => ({ list: list.map((t) => (t.key === key ? { ...t, ...fields } : t)) }));
 
+/** Why a file did not get over: the browser says no more than that it did not. */
+async function breakOf(file: File): Promise<Error> {
+  try {
+    await file.slice(0, 1).arrayBuffer();
+    return new ApiError('offline', 'The server can’t be reached.');
+  } catch {
+    return new Error('The file can’t be read: it has been changed, moved or taken away since it was chosen.');
+  }
+}
+
 /** Sends one file; fetch can't report how much has been sent, XMLHttpRequest can. */
 function send({ batchId, file }: Transfer, onSent: (share: number) => void): Promise<Received[]> {
   return new Promise((resolve, reject) => {
@@ -38,7 +48,7 @@ function send({ batchId, file }: Transfer, onSent: (share: number) => void): Pro
     for (const [name, value] of Object.entries(pageHeaders())) request.setRequestHeader(name, value);
     request.responseType = 'json';
     request.upload.onprogress = ({ loaded, total }) => onSent(total > 0 ? loaded / total : 0);
-    request.onerror = () => reject(new ApiError('offline', 'The server can’t be reached.'));
+    request.onerror = () => void breakOf(file).then(reject);
     request.onload = () => {
       const answer = request.response as { received?: Received[]; error?: { message: string } } | null;
       if (answer?.received) resolve(answer.received);

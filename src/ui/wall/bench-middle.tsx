@@ -9,6 +9,7 @@ import { allMembers } from '../photos/in-slots';
 import { FirstSteps } from '../photos/first-steps';
 import { useIntake } from '../photos/photos-panel';
 import { useTransfers } from '../photos/upload';
+import { usePastedFiles } from '../photos/use-pasted-files';
 import { useStay } from '../shared/use-stay';
 import { amount, plural } from '../shared/words';
 import { Stage } from '../stage/stage';
@@ -106,8 +107,10 @@ export function BenchMiddle({ bench, ground, onGround }: MiddleProps) {
   const [size, setSize] = useState<keyof typeof PIXELS>('medium');
   const { intake } = useIntake(batch.id);
   useStay(useTransfers(({ list }) => list.some((t) => t.batchId === batch.id && t.error === null)));
+  const take = (files: readonly File[]) => takeDrop(files, intake, () => setStep('photos'));
+  usePastedFiles(take, !mayWork);
   const { getRootProps, isDragActive } = useDropzone({
-    onDrop: (files) => takeDrop(files, intake, () => setStep('photos')),
+    onDrop: take,
     noClick: true,
     noKeyboard: true,
     disabled: !mayWork,
