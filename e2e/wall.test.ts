@@ -166,6 +166,28 @@ test('at 1280 pixels the bar over the wall is one row on every step, with room f
   expect(sideways).toBe(0);
 });
 
+test('a window is called by what kind of thing is open in it', async ({ page }) => {
+  for (const [path, title] of [
+    ['/', 'Batches – Wobrel'],
+    ['/templates', 'Templates – Wobrel'],
+    ['/shapes/new', 'Shape – Wobrel'],
+    ['/help', 'Help – Wobrel'],
+    ['/no/such/screen', 'Nothing here – Wobrel'],
+  ] as const) {
+    await page.goto(path);
+    await expect(page).toHaveTitle(title);
+  }
+  await batchOf(page, 'Autumn pots', await rainbow(1));
+  await expect(page).toHaveTitle('Batch – Wobrel');
+  await step(page, 'Check').click();
+  await page.getByRole('link', { name: 'Report' }).click();
+  await expect(page).toHaveTitle('Report – Wobrel');
+  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Deliveries' }).click();
+  await expect(page).toHaveTitle('Deliveries – Wobrel');
+  await page.goBack();
+  await expect(page).toHaveTitle('Report – Wobrel');
+});
+
 test('every screen scrolls in one place alone', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 400 });
   for (const path of ['/', '/templates', '/shapes', '/deliveries', '/help']) {

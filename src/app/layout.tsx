@@ -7,7 +7,10 @@ import '@/ui/theme/theme.scss';
 /** Every answer has a nonce of its own for its scripts: pages can't be made ahead. */
 export const dynamic = 'force-dynamic';
 
-export const metadata: Metadata = { title: 'Wobrel', description: 'Photos in, alike cutouts out.' };
+export const metadata: Metadata = {
+  title: { default: 'Wobrel', template: '%s – Wobrel' },
+  description: 'Photos in, alike cutouts out.',
+};
 
 export default function Layout({ children }: { children: ReactNode }) {
   return (

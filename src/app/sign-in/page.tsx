@@ -3,6 +3,8 @@ import { redirect } from 'next/navigation';
 import { whoIsHere } from '@/server/people';
 import { SignInScreen } from '@/ui/people/sign-in-screen';
 
+export const metadata = { title: 'Sign in' };
+
 /** A path of this application: nothing that leads anywhere else. */
 const pathIn = (then: unknown) => (typeof then === 'string' && /^\/(?![/\\])/.test(then) ? then : '/');
 

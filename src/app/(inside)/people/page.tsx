@@ -1,5 +1,7 @@
 import { PeopleScreen } from '@/ui/people/people-screen';
 
+export const metadata = { title: 'People' };
+
 export default function Page() {
   return <PeopleScreen />;
 }
